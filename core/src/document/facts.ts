@@ -1,0 +1,122 @@
+import { normalizeTag } from '../tags/normalize';
+import { ownWords } from './text';
+import type { BodyJson, NodeJson, TaskState } from './types';
+
+/** What is known of one block, without looking at any other page. */
+export interface BlockFact {
+  id: string;
+  /** The block this one stands beneath, by depth; null at the outermost level. */
+  parentId: string | null;
+  /** The nearest heading above. */
+  headingId: string | null;
+  position: number;
+  depth: number;
+  /** The kind of a text block, else the type of the node. */
+  kind: string;
+  state: TaskState | null;
+  words: string;
+  /** The block's node as it stands, for showing it elsewhere. */
+  node: NodeJson;
+}
+
+export interface LinkFact {
+  blockId: string;
+  /** Counts the links of a body from its start. */
+  position: number;
+  target: string;
+  words: string | null;
+}
+
+export interface TagFact {
+  blockId: string;
+  position: number;
+  /** As written. */
+  name: string;
+  /** As compared. */
+  tag: string;
+}
+
+export interface BodyFacts {
+  blocks: BlockFact[];
+  links: LinkFact[];
+  tags: TagFact[];
+  /** Ids of joined blocks and the block each now lives on in. */
+  formerIds: { formerId: string; blockId: string }[];
+  wordCount: number;
+  /** The first words of the page, by which it is known when it has no title. */
+  firstWords: string;
+}
+
+const FIRST_WORDS_LENGTH = 80;
+
+/** Counts words as a reader does: runs of letters and digits, and each character of a script without spaces. */
+export const countWords = (words: string): number =>
+  words.match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]|[\p{L}\p{N}][\p{L}\p{N}\p{M}’'-]*/gu)?.length ?? 0;
+
+/** Every inline node of a block, cells of a table included, in reading order. */
+function* inlineNodes(node: NodeJson): Generator<NodeJson> {
+  for (const child of node.content ?? []) {
+    yield child;
+    yield* inlineNodes(child);
+  }
+}
+
+/** Derives all facts of a body. Pure: the same body gives the same facts. */
+export function bodyFacts(body: BodyJson): BodyFacts {
+  const facts: BodyFacts = { blocks: [], links: [], tags: [], formerIds: [], wordCount: 0, firstWords: '' };
+  const ancestors: { id: string; depth: number }[] = [];
+  let headingId: string | null = null;
+  body.content.forEach((node, position) => {
+    const attrs = node.attrs ?? {};
+    const id = String(attrs.id);
+    const depth = Number(attrs.depth ?? 0);
+    while (ancestors.length > 0 && ancestors[ancestors.length - 1]!.depth >= depth) ancestors.pop();
+    const kind = node.type === 'block' ? String(attrs.kind) : node.type;
+    const words = ownWords(node);
+    facts.blocks.push({
+      id,
+      parentId: ancestors[ancestors.length - 1]?.id ?? null,
+      headingId,
+      position,
+      depth,
+      kind,
+      state: kind === 'todo' ? ((attrs.state as TaskState | null) ?? 'open') : null,
+      words,
+      node,
+    });
+    for (const inline of inlineNodes(node)) {
+      if (inline.type === 'pageLink' && typeof inline.attrs?.target === 'string') {
+        const own = inline.attrs.words;
+        facts.links.push({
+          blockId: id,
+          position: facts.links.length,
+          target: inline.attrs.target,
+          words: typeof own === 'string' ? own : null,
+        });
+      } else if (inline.type === 'tag') {
+        const name = String(inline.attrs?.name ?? '');
+        facts.tags.push({ blockId: id, position: facts.tags.length, name, tag: normalizeTag(name) });
+      }
+    }
+    if (typeof attrs.formerIds === 'string') {
+      for (const formerId of attrs.formerIds.split(' ')) {
+        if (formerId) facts.formerIds.push({ formerId, blockId: id });
+      }
+    }
+    facts.wordCount += countWords(words);
+    if (facts.firstWords === '' && words.trim() !== '') facts.firstWords = shorten(words.trim());
+    ancestors.push({ id, depth });
+    if (kind === 'heading') headingId = id;
+  });
+  return facts;
+}
+
+/** Cuts at a word's end, within FIRST_WORDS_LENGTH characters, never inside a character. */
+function shorten(words: string): string {
+  const line = words.replace(/\s+/gu, ' ');
+  const characters = Array.from(line);
+  if (characters.length <= FIRST_WORDS_LENGTH) return line;
+  const cut = characters.slice(0, FIRST_WORDS_LENGTH).join('');
+  const space = cut.lastIndexOf(' ');
+  return `${space > FIRST_WORDS_LENGTH / 2 ? cut.slice(0, space) : cut}…`;
+}

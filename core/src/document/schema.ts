@@ -1,0 +1,34 @@
+import { getSchema } from '@tiptap/core';
+import * as marks from './marks';
+import * as nodes from './nodes';
+
+/** Counts up with every addition to the schema; a client of an older version is shown the page but may not write it. */
+export const SCHEMA_VERSION = 1;
+
+export const documentNodes = {
+  doc: nodes.Doc,
+  block: nodes.Block,
+  text: nodes.Text,
+  divider: nodes.Divider,
+  codeBlock: nodes.CodeBlock,
+  table: nodes.Table,
+  tableRow: nodes.TableRow,
+  tableCell: nodes.TableCell,
+  tableHeader: nodes.TableHeader,
+  hardBreak: nodes.HardBreak,
+  pageLink: nodes.PageLink,
+  tag: nodes.Tag,
+};
+
+export const documentMarks = {
+  bold: marks.Bold,
+  italic: marks.Italic,
+  underline: marks.Underline,
+  strike: marks.Strike,
+  code: marks.Code,
+  highlight: marks.Highlight,
+  webLink: marks.WebLink,
+};
+
+/** The ProseMirror schema of every body, on the server and in the app alike. */
+export const schema = getSchema([...Object.values(documentNodes), ...Object.values(documentMarks)]);

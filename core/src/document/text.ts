@@ -1,0 +1,31 @@
+import type { NodeJson } from './types';
+
+/**
+ * The words a node holds of its own. A link without words of its own holds none: its title belongs to its target and
+ * is joined on reading.
+ */
+export function ownWords(node: NodeJson): string {
+  switch (node.type) {
+    case 'text':
+      return node.text ?? '';
+    case 'hardBreak':
+      return '\n';
+    case 'pageLink':
+      return typeof node.attrs?.words === 'string' ? node.attrs.words : '';
+    case 'tag':
+      return String(node.attrs?.name ?? '');
+    default: {
+      const separator = node.type === 'table' || node.type === 'tableRow' ? '\n' : '';
+      return (node.content ?? []).map(ownWords).join(separator);
+    }
+  }
+}
+
+/** The words of a node with each link shown by what `titleOf` says of its target. */
+export function shownWords(node: NodeJson, titleOf: (target: string) => string): string {
+  if (node.type === 'pageLink') {
+    return typeof node.attrs?.words === 'string' ? node.attrs.words : titleOf(String(node.attrs?.target));
+  }
+  if (!node.content) return ownWords(node);
+  return node.content.map((child) => shownWords(child, titleOf)).join('');
+}

@@ -1,0 +1,37 @@
+/** What a text block is. All are one node, so that turning one into another changes an attribute and nothing else. */
+export const BLOCK_KINDS = ['paragraph', 'heading', 'bulleted', 'numbered', 'todo', 'quote', 'note', 'fold'] as const;
+export type BlockKind = (typeof BLOCK_KINDS)[number];
+
+export const TASK_STATES = ['open', 'begun', 'done', 'dropped'] as const;
+export type TaskState = (typeof TASK_STATES)[number];
+
+export const HIGHLIGHTS = ['ochre', 'verdigris', 'lapis', 'vermilion', 'plum'] as const;
+export type HighlightPigment = (typeof HIGHLIGHTS)[number];
+
+/** The deepest a block may be indented. */
+export const MAX_DEPTH = 24;
+/** The most characters one block may hold. */
+export const MAX_BLOCK_TEXT = 200_000;
+/** The most blocks one page may hold. */
+export const MAX_BLOCKS = 20_000;
+export const MAX_TITLE = 20_000;
+
+export interface MarkJson {
+  type: string;
+  attrs?: Record<string, unknown>;
+}
+
+/** A node of a body as JSON, in ProseMirror's form. */
+export interface NodeJson {
+  type: string;
+  attrs?: Record<string, unknown>;
+  content?: NodeJson[];
+  text?: string;
+  marks?: MarkJson[];
+}
+
+/** A whole body: `{ type: 'doc', content: [block, …] }`. */
+export interface BodyJson extends NodeJson {
+  type: 'doc';
+  content: NodeJson[];
+}

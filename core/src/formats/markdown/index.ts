@@ -1,0 +1,3 @@
+export * from './blocks';
+export * from './plan';
+export * from './types';

@@ -1,0 +1,47 @@
+import type { BodyJson } from '../../document/types';
+import type { EntryKind, Ornament, Pigment } from '../../outline/entry';
+
+/** A file as it was picked: its path within the folder, parted by slashes, and its text. */
+export interface MarkdownFile {
+  path: string;
+  text: string;
+}
+
+/** Something in a file that could not be kept as what it was. Its text is kept. */
+export interface ImportRemark {
+  path: string;
+  what: string;
+}
+
+/** An entry an import will make. `key` is unique within the plan and names the parent of others. */
+export interface PlannedEntry {
+  id: string;
+  kind: EntryKind;
+  parentId: string | null;
+  name: string;
+  pigment?: Pigment;
+  ornament?: Ornament;
+  description?: string;
+  /** ISO 8601; when the file says it. */
+  begunAt?: string;
+  body?: BodyJson;
+}
+
+export interface PlannedDay {
+  day: string;
+  body: BodyJson;
+}
+
+export interface ImportPlan {
+  /** In the order in which they are made: every parent before what it holds, siblings in their order. */
+  entries: PlannedEntry[];
+  days: PlannedDay[];
+  remarks: ImportRemark[];
+}
+
+/** Where a link in a file points before it is known what that is. */
+export interface LinkReference {
+  /** `wiki` names a title (or a trail of names), `path` another file, `block` a block's id. */
+  form: 'wiki' | 'path' | 'block';
+  name: string;
+}

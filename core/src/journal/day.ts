@@ -1,0 +1,62 @@
+import { namedId } from '../document/ids';
+
+/** A calendar day as written in addresses and files: 2026-03-09. */
+export type DayDate = string;
+
+const DAY = /^(\d{4})-(\d{2})-(\d{2})$/u;
+
+/** True for a day that is in the calendar. */
+export function isDay(value: unknown): boolean {
+  const parts = typeof value === 'string' ? DAY.exec(value) : null;
+  if (!parts) return false;
+  const [year, month, day] = [Number(parts[1]), Number(parts[2]), Number(parts[3])];
+  const date = new Date(Date.UTC(year, month - 1, day));
+  return date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+}
+
+/** The day it is where the person is. */
+export function localDay(now: Date): DayDate {
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${String(now.getFullYear()).padStart(4, '0')}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+/** The day a number of days later (earlier when negative). */
+export function addDays(day: DayDate, days: number): DayDate {
+  const date = new Date(`${day}T00:00:00Z`);
+  date.setUTCDate(date.getUTCDate() + days);
+  return date.toISOString().slice(0, 10);
+}
+
+/** Whole days from one day to another. */
+export const daysBetween = (from: DayDate, to: DayDate): number =>
+  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+
+/** Milliseconds until the day turns over where the person is. */
+export function untilMidnight(now: Date): number {
+  return new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1).getTime() - now.getTime();
+}
+
+/** The id of a day's page, the same on every device of an account. */
+export const dayId = (accountId: string, day: DayDate): string => namedId(accountId, `day/${day}`);
+
+const format = (day: DayDate, options: Intl.DateTimeFormatOptions): string =>
+  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`)).replace(',', '');
+
+/** "Tuesday 24 November". */
+export const dayTitle = (day: DayDate): string => format(day, { weekday: 'long', day: 'numeric', month: 'long' });
+
+/** "Tuesday 24 November 2026". */
+export const dayTitleWithYear = (day: DayDate): string =>
+  format(day, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+
+export const weekdayShort = (day: DayDate): string => format(day, { weekday: 'short' });
+
+/** A date as short as it stays clear seen from today: "today", "Thu", "2 Oct", "2 Oct 2024". */
+export function nearDate(day: DayDate, today: DayDate): string {
+  const distance = daysBetween(day, today);
+  if (distance === 0) return 'today';
+  if (distance === 1) return 'yesterday';
+  if (distance > 1 && distance < 7) return weekdayShort(day);
+  const isSameYear = day.slice(0, 4) === today.slice(0, 4);
+  return format(day, { day: 'numeric', month: 'short', ...(isSameYear ? {} : { year: 'numeric' }) });
+}

@@ -1,0 +1,3 @@
+export * from './day';
+export * from './ink';
+export * from './template';

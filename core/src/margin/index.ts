@@ -1,0 +1,3 @@
+export * from './placement';
+export * from './types';
+export * from './vectors';

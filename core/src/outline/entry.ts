@@ -1,0 +1,45 @@
+/** An entry of the contents. Notebooks hold sections and pages, sections hold both, pages hold pages. */
+export const ENTRY_KINDS = ['notebook', 'section', 'page'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+
+export const PIGMENTS = ['lapis', 'verdigris', 'plum', 'ochre', 'slate', 'vermilion'] as const;
+export type Pigment = (typeof PIGMENTS)[number];
+
+/** Printer's ornaments a section may carry, by name. */
+export const ORNAMENTS = [
+  'waves',
+  'wheel',
+  'leaf',
+  'acorn',
+  'star',
+  'key',
+  'bell',
+  'anchor',
+  'lantern',
+  'quill',
+  'arch',
+  'fleuron',
+] as const;
+export type Ornament = (typeof ORNAMENTS)[number];
+
+export const MAX_NAME = 20_000;
+
+const MAY_HOLD: Record<EntryKind, readonly EntryKind[]> = {
+  notebook: ['section', 'page'],
+  section: ['section', 'page'],
+  page: ['page'],
+};
+
+/** Whether an entry of one kind may stand in one of another; only notebooks stand in nothing. */
+export const mayHold = (holder: EntryKind | null, held: EntryKind): boolean =>
+  holder === null ? held === 'notebook' : MAY_HOLD[holder].includes(held);
+
+/** One step of a trail. */
+export interface TrailStep {
+  id: string;
+  kind: EntryKind;
+  name: string;
+}
+
+/** What a page without a title is called: its first words, or a plain word when it has none. */
+export const shownTitle = (title: string, firstWords: string): string => title.trim() || firstWords || 'Nameless page';

@@ -1,0 +1,3 @@
+export * from './entry';
+export * from './folio';
+export * from './order';

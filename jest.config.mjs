@@ -1,0 +1,26 @@
+import path from 'node:path';
+
+const root = import.meta.dirname;
+
+/** Packages that ship ES modules only and are turned into CommonJS for Jest. */
+const plain = {
+  rootDir: root,
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.[cm]?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }],
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!(unified|bail|trough|vfile[^/]*|is-plain-obj|devlop|unist-[^/]*|mdast-[^/]*|micromark[^/]*|remark-[^/]*|decode-named-character-reference|character-entities|ccount|escape-string-regexp|markdown-table|longest-streak|zwitch|fault|format|uuid|fractional-indexing|@leeoniya)/)',
+  ],
+  moduleNameMapper: {
+    '^@glossarion/core/(.*)$': path.join(root, 'core/src/$1/index.ts'),
+  },
+};
+
+export default {
+  projects: [
+    { ...plain, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
+    { ...plain, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },
+    '<rootDir>/app',
+  ],
+};
