@@ -62,11 +62,17 @@ function checkNode(node: NodeJson): void {
   node.content?.forEach(checkNode);
 }
 
-/** Checks body JSON against the schema: known nodes and marks, content where it may stand, attributes in range. */
+/**
+ * Checks body JSON against the schema: known nodes and marks, content where it may stand, attributes in range.
+ * Returns the body in its one canonical form: every attribute named, in the schema's order.
+ */
 export function checkBody(json: unknown): BodyJson {
   const body = json as BodyJson;
+  let canonical: BodyJson;
   try {
-    schema.nodeFromJSON(body).check();
+    const node = schema.nodeFromJSON(body);
+    node.check();
+    canonical = node.toJSON() as BodyJson;
   } catch (error) {
     throw new ShapeError(`The text does not fit the form of a page: ${(error as Error).message}`);
   }
@@ -75,7 +81,7 @@ export function checkBody(json: unknown): BodyJson {
     checkNode(node);
     if (characters(node) > MAX_BLOCK_TEXT) throw new ShapeError(`A block holds at most ${MAX_BLOCK_TEXT} characters.`);
   }
-  return body;
+  return canonical;
 }
 
 const characters = (node: NodeJson): number =>
@@ -84,7 +90,7 @@ const characters = (node: NodeJson): number =>
 /** Reads the body out of a page's document and checks it. An untouched document reads as an empty paragraph. */
 export function readBody(document: Y.Doc): BodyJson {
   const fragment = document.getXmlFragment('body');
-  if (fragment.length === 0) return { type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] };
+  if (fragment.length === 0) return checkBody({ type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] });
   for (const child of fragment.toArray()) {
     if (!(child instanceof Y.XmlElement)) throw new ShapeError('A page holds blocks only.');
   }

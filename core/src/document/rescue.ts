@@ -3,12 +3,15 @@ import type { BodyJson, NodeJson } from './types';
 import { ownWords } from './text';
 
 /**
- * Saves words that were typed into a block while another window moved, joined or deleted it.
+ * Saves words that were typed into a block while another window moved, joined or deleted it, whichever arrives
+ * first.
  *
  * Yjs marks whatever arrives beneath a deleted element as deleted at once. The server's documents keep deleted content
  * (gc: false), so the words are still there to be read. For each block that an update takes out, what was visible in it
  * is noted (a Removal); when words arrive for that block later, the line is put together again as its writer saw it.
  */
+
+type Sees = (item: Y.Item, offset: number) => boolean;
 
 /** A run of characters in the Yjs store: client, first clock, length. */
 export type Range = [client: number, clock: number, length: number];
@@ -56,6 +59,10 @@ export function applyWithRescue(
   const observe = (transaction: Y.Transaction) => {
     const isNew = (client: number, clock: number) => clock >= (transaction.beforeState.get(client) ?? 0);
     const deletedNow = toRanges(transaction.deleteSet);
+    /** Deleted now, and not by the one who sent this: deleted because the line around it was. */
+    const isLost: Sees = (owner, offset) =>
+      has(deletedNow, owner.id.client, owner.id.clock + offset) &&
+      !has(ownDeletes, owner.id.client, owner.id.clock + offset);
     const lost = new Set<Y.Item>();
     for (const [client, structs] of document.store.clients) {
       const from = transaction.beforeState.get(client) ?? 0;
@@ -71,22 +78,18 @@ export function applyWithRescue(
     }
     for (let item = fragment._start; item !== null; item = item.right) {
       if (item.deleted && has(deletedNow, item.id.client, item.id.clock) && !isNew(item.id.client, item.id.clock)) {
+        if (runsOf(item, isLost).length > 0) lost.add(item);
         const ranges = runsOf(item, (owner, offset) => has(deletedNow, owner.id.client, owner.id.clock + offset));
         removals.push({ client: item.id.client, clock: item.id.clock, ranges });
       }
     }
     for (const item of lost) {
-      const was = item.deleted
-        ? (recall(item.id.client, item.id.clock) ?? (has(deletedNow, item.id.client, item.id.clock) ? deletedNow : []))
-        : [];
-      const wasSeen = (owner: Y.Item, offset: number) =>
+      const isRemovedNow = has(deletedNow, item.id.client, item.id.clock);
+      const was = isRemovedNow ? deletedNow : (recall(item.id.client, item.id.clock) ?? []);
+      const wasSeen: Sees = (owner, offset) =>
         !owner.deleted ||
         (has(was, owner.id.client, owner.id.clock + offset) &&
-          !has(ownDeletes, owner.id.client, owner.id.clock + offset));
-      const isLost = (owner: Y.Item, offset: number) =>
-        owner.deleted &&
-        isNew(owner.id.client, owner.id.clock + offset) &&
-        !has(ownDeletes, owner.id.client, owner.id.clock + offset);
+          (isRemovedNow || !has(ownDeletes, owner.id.client, owner.id.clock + offset)));
       const pieces: Rescue['pieces'] = [];
       const node = readElement(item, (owner, offset) => wasSeen(owner, offset) || isLost(owner, offset));
       const before = readElement(item, (owner, offset) => wasSeen(owner, offset) && !isLost(owner, offset));
@@ -211,8 +214,6 @@ const childrenOf = (item: Y.Item): Y.Item[] => {
   for (let child = type?._start ?? null; child !== null; child = child.right) children.push(child);
   return children;
 };
-
-type Sees = (item: Y.Item, offset: number) => boolean;
 
 /** The runs beneath an item that `sees` lets through. */
 function runsOf(item: Y.Item, sees: Sees): Range[] {

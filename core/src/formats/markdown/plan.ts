@@ -40,7 +40,7 @@ export function planImport(files: readonly MarkdownFile[], options: PlanOptions)
   const sorted = [...files].sort((one, other) => one.path.localeCompare(other.path, 'en', { numeric: true }));
   for (const file of sorted) sortIn(root, file, options.looseNotebook, remarks);
 
-  const plan: ImportPlan = { entries: [], days: [], remarks };
+  const plan: ImportPlan = { entries: [], days: [], namedDays: [], remarks };
   const resolver = new Resolver(options.dayIdOf);
   const pending: { entry?: PlannedEntry; day?: string; path: string; blocks: NodeJson[] }[] = [];
 
@@ -107,6 +107,8 @@ export function planImport(files: readonly MarkdownFile[], options: PlanOptions)
     if (entry) entry.body = body;
     else plan.days.push({ day: day!, body });
   }
+  const written = new Set(plan.days.map(({ day }) => day));
+  plan.namedDays = [...resolver.namedDays].filter((day) => !written.has(day));
   return plan;
 }
 
@@ -186,6 +188,8 @@ class Resolver {
   private byPath = new Map<string, string>();
   private byTitle = new Map<string, { id: string; path: string }[]>();
 
+  readonly namedDays = new Set<string>();
+
   constructor(private dayIdOf: (day: string) => string) {}
 
   know(path: string, title: string, entry: PlannedEntry): void {
@@ -219,9 +223,7 @@ class Resolver {
   private find(reference: LinkReference, from: string): string | null {
     if (reference.form === 'block') return isId(reference.name) ? reference.name : null;
     if (reference.form === 'path') return this.findPath(reference.name, from);
-    if (isDay(reference.name)) {
-      return this.dayIdOf(reference.name);
-    }
+    if (isDay(reference.name)) return this.day(reference.name);
     const candidates = this.byTitle.get(foldWords(lastName(reference.name)).trim()) ?? [];
     const within = reference.name.split('/').slice(0, -1).map(foldWords);
     const fitting = candidates.filter((each) => {
@@ -231,9 +233,14 @@ class Resolver {
     return (fitting.find((each) => sharedSteps(each.path, from) > 0) ?? fitting[0])?.id ?? null;
   }
 
+  private day(day: string): string {
+    this.namedDays.add(day);
+    return this.dayIdOf(day);
+  }
+
   private findPath(name: string, from: string): string | null {
     const day = /(?:^|\/)(\d{4}-\d{2}-\d{2})\.(?:md|markdown)$/iu.exec(name);
-    if (day && isDay(day[1])) return this.dayIdOf(day[1]!);
+    if (day && isDay(day[1])) return this.day(day[1]!);
     const steps = name.startsWith('/') ? [] : from.split('/').slice(0, -1);
     for (const step of name.split('/')) {
       if (step === '..') steps.pop();

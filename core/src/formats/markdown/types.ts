@@ -36,6 +36,8 @@ export interface ImportPlan {
   /** In the order in which they are made: every parent before what it holds, siblings in their order. */
   entries: PlannedEntry[];
   days: PlannedDay[];
+  /** Days that something links to and that no file writes. */
+  namedDays: string[];
   remarks: ImportRemark[];
 }
 

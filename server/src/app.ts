@@ -1,0 +1,130 @@
+import compression from 'compression';
+import { parseCookie } from 'cookie';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { pinoHttp } from 'pino-http';
+import { Problem } from './problem';
+import { accountRoutes, SESSION_COOKIE } from './routes/accounts';
+import { describeInterface } from './routes/description';
+import { entryRoutes } from './routes/entries';
+import { findRoutes } from './routes/find';
+import { importRoutes } from './routes/imports';
+import { pageRoutes } from './routes/pages';
+import type { Services } from './services';
+
+/** Whether a request from a page of this origin may change something here. */
+export function isOwnOrigin(origin: string | undefined, host: string | undefined, configured: string | null): boolean {
+  if (!origin) return false;
+  if (configured) return origin === configured;
+  try {
+    return new URL(origin).host === host;
+  } catch {
+    return false;
+  }
+}
+
+export const sessionToken = (cookies: string | undefined): string | undefined =>
+  cookies ? parseCookie(cookies)[SESSION_COOKIE] : undefined;
+
+/** The HTTP side: the interface beneath /api, and the built app for every other address. */
+export function makeApp(services: Services): Express {
+  const { config, log, accounts } = services;
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({
+      logger: log,
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') },
+      serializers: {
+        req: (request: { method: string; url: string }) => ({ method: request.method, path: request.url.split('?')[0] }),
+        res: (response: { statusCode: number }) => ({ status: response.statusCode }),
+      },
+    }),
+  );
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'", 'blob:'],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: config.origin?.startsWith('https:') ?? false,
+    }),
+  );
+  app.use(compression());
+
+  const api = express.Router();
+  api.use((request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    const isWrite = !['GET', 'HEAD', 'OPTIONS'].includes(request.method);
+    if (isWrite && !isOwnOrigin(request.headers.origin, request.headers.host, config.origin)) {
+      next(new Problem(403, 'This was asked from another site and was not done.'));
+      return;
+    }
+    Object.assign(response.locals, accounts.bySession(sessionToken(request.headers.cookie)) ?? {});
+    next();
+  });
+  api.get('/health', (_request, response) => {
+    services.database.first('SELECT 1');
+    response.json({ status: 'well' });
+  });
+  api.get('/description', (_request, response) => {
+    response.json(describeInterface());
+  });
+  // Before the limit for ordinary bodies: an import is larger, and only somebody signed in may send one.
+  api.use('/imports', (_request, response, next) =>
+    next(response.locals.account ? undefined : new Problem(401, 'Sign in to see this.')),
+  );
+  api.use(importRoutes(services));
+  api.use(express.json({ limit: '256kb' }));
+  api.use(accountRoutes(services), entryRoutes(services), pageRoutes(services), findRoutes(services));
+  api.use((_request, _response, next) => next(new Problem(404, 'There is no such address.')));
+  app.use('/api', api);
+
+  serveApp(app, config.app);
+  app.use((error: unknown, request: Request, response: Response, _next: NextFunction) => {
+    const problem = toProblem(error);
+    if (problem.status >= 500) request.log.error(error);
+    if (typeof problem.more.retryAfter === 'number') response.setHeader('Retry-After', problem.more.retryAfter);
+    response
+      .status(problem.status)
+      .type('application/problem+json')
+      .send(JSON.stringify({ ...problem.more, type: 'about:blank', status: problem.status, title: problem.sentence }));
+  });
+  return app;
+}
+
+function toProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  const { type, status } = error as { type?: string; status?: number };
+  if (type === 'entity.too.large') return new Problem(413, 'That is more than can be taken in at one time.');
+  if (error instanceof Error && error.name === 'ShapeError') return new Problem(400, error.message);
+  if (status && status < 500) return new Problem(status, 'What was sent could not be read.');
+  return new Problem(500, 'Something went wrong here. Nothing was changed; try again.');
+}
+
+function serveApp(app: Express, folder: string): void {
+  if (!existsSync(path.join(folder, 'index.html'))) return;
+  const yearInSeconds = 31_536_000;
+  app.use('/_expo', express.static(path.join(folder, '_expo'), { immutable: true, maxAge: yearInSeconds * 1000 }));
+  app.use('/fonts', express.static(path.join(folder, 'fonts'), { maxAge: yearInSeconds * 1000 }));
+  app.use(express.static(folder, { index: false, cacheControl: false }));
+  app.use((request, response, next) => {
+    if (request.method !== 'GET') return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(path.join(folder, 'index.html'));
+  });
+}

@@ -1,0 +1,49 @@
+import Joi from 'joi';
+import path from 'node:path';
+
+export interface Config {
+  port: number;
+  /** The folder of the database and the attachments. */
+  data: string;
+  /** The address people use, when a proxy stands in front; else the request's own host is taken. */
+  origin: string | null;
+  /** A throw-away start that opens signed in to the demo account, on loopback only. */
+  isDemo: boolean;
+  host: string;
+  /** The folder of the built app. */
+  app: string;
+  logLevel: string;
+}
+
+const environment = Joi.object({
+  PORT: Joi.number().port().default(4000),
+  GLOSSARION_DATA: Joi.string().default(path.resolve('data')),
+  GLOSSARION_ORIGIN: Joi.string()
+    .uri({ scheme: ['http', 'https'] })
+    .optional(),
+  GLOSSARION_DEMO: Joi.boolean().default(false),
+  GLOSSARION_HOST: Joi.string().default('127.0.0.1'),
+  GLOSSARION_APP: Joi.string().default(path.resolve('app/dist')),
+  GLOSSARION_LOG: Joi.string().valid('silent', 'error', 'warn', 'info', 'debug').default('info'),
+}).unknown(true);
+
+const LOOPBACK = ['127.0.0.1', 'localhost', '::1'];
+
+/** Reads the settings from the environment; throws with a sentence when one makes no sense. */
+export function readConfig(from: NodeJS.ProcessEnv): Config {
+  const { value, error } = environment.validate(from, { abortEarly: false });
+  if (error) throw new Error(`The settings don't make sense: ${error.message}.`);
+  const config: Config = {
+    port: value.PORT,
+    data: path.resolve(value.GLOSSARION_DATA),
+    origin: value.GLOSSARION_ORIGIN ? new URL(value.GLOSSARION_ORIGIN).origin : null,
+    isDemo: value.GLOSSARION_DEMO,
+    host: value.GLOSSARION_HOST,
+    app: path.resolve(value.GLOSSARION_APP),
+    logLevel: value.GLOSSARION_LOG,
+  };
+  if (config.isDemo && !LOOPBACK.includes(config.host)) {
+    throw new Error('The demo opens signed in and is served on loopback only; leave GLOSSARION_HOST out.');
+  }
+  return config;
+}

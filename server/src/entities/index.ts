@@ -1,0 +1,98 @@
+import { EntitySchema } from 'typeorm';
+import type { EntryKind, Ornament, Pigment } from '@glossarion/core/outline';
+
+/** Rows as TypeORM sees them. Columns are made by the migrations alone. Moments are ISO 8601 texts in UTC. */
+
+export interface Account {
+  id: string;
+  /** As shown. */
+  name: string;
+  /** As compared: folded, so that two accounts can't be told apart by case only. */
+  foldedName: string;
+  passphraseHash: string;
+  createdAt: string;
+  failedTries: number;
+  /** No try is taken before this moment. */
+  waitUntil: string | null;
+}
+
+export const AccountEntity = new EntitySchema<Account>({
+  name: 'Account',
+  tableName: 'accounts',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: { type: 'text' },
+    foldedName: { type: 'text' },
+    passphraseHash: { type: 'text' },
+    createdAt: { type: 'text' },
+    failedTries: { type: 'integer' },
+    waitUntil: { type: 'text', nullable: true },
+  },
+});
+
+export interface Session {
+  /** SHA-256 of the cookie's value. */
+  id: string;
+  accountId: string;
+  createdAt: string;
+  expiresAt: string;
+}
+
+export const SessionEntity = new EntitySchema<Session>({
+  name: 'Session',
+  tableName: 'sessions',
+  columns: {
+    id: { type: 'text', primary: true },
+    accountId: { type: 'text' },
+    createdAt: { type: 'text' },
+    expiresAt: { type: 'text' },
+  },
+});
+
+export interface Entry {
+  /** The row's own number, which the search index shares. */
+  row: number;
+  id: string;
+  ownerId: string;
+  kind: EntryKind;
+  parentId: string | null;
+  orderKey: string;
+  /** A notebook's or section's name; a page's title, derived from its document. */
+  name: string;
+  pigment: Pigment | null;
+  ornament: Ornament | null;
+  description: string;
+  /** The date of a day's page; such a page stands in the journal, beneath nothing. */
+  day: string | null;
+  firstWords: string;
+  wordCount: number;
+  begunAt: string;
+  changedAt: string;
+  /** Set on the root of what was deleted only. */
+  deletedAt: string | null;
+}
+
+export const EntryEntity = new EntitySchema<Entry>({
+  name: 'Entry',
+  tableName: 'entries',
+  columns: {
+    row: { type: 'integer', primary: true, generated: 'increment' },
+    id: { type: 'text' },
+    ownerId: { type: 'text' },
+    kind: { type: 'text' },
+    parentId: { type: 'text', nullable: true },
+    orderKey: { type: 'text' },
+    name: { type: 'text' },
+    pigment: { type: 'text', nullable: true },
+    ornament: { type: 'text', nullable: true },
+    description: { type: 'text' },
+    day: { type: 'text', nullable: true },
+    firstWords: { type: 'text' },
+    wordCount: { type: 'integer' },
+    begunAt: { type: 'text' },
+    changedAt: { type: 'text' },
+    deletedAt: { type: 'text', nullable: true },
+  },
+});
+
+export const entities = [AccountEntity, SessionEntity, EntryEntity];

@@ -1,0 +1,104 @@
+import { Router, type Request, type Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import Joi from 'joi';
+import type { Services } from '../services';
+import type { Account } from '../entities';
+import { Problem } from '../problem';
+import { line, route, type Asked } from './route';
+
+export const SESSION_COOKIE = 'glossarion-session';
+export const DEMO_NAME = 'Ines Varga-Holt';
+
+const name = line(80).min(1).required();
+const passphrase = Joi.string().min(8).max(1024).required();
+
+const shown = (account: Account) => ({ id: account.id, name: account.name });
+
+/** Accounts and the session of whoever asks. */
+export function accountRoutes({ accounts, config }: Services): Router {
+  const router = Router();
+  const many = rateLimit({ windowMs: 60_000, limit: config.isDemo ? 1000 : 60, standardHeaders: true, legacyHeaders: false });
+
+  const signIn = async (account: Account, request: Request, response: Response) => {
+    const { token, expires } = await accounts.openSession(account.id);
+    response.cookie(SESSION_COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: request.secure || (config.origin?.startsWith('https:') ?? false),
+      expires,
+      path: '/',
+    });
+    return { account: shown(account) };
+  };
+
+  router.use(['/accounts', '/session'], (request, response, next) =>
+    request.method === 'POST' ? many(request, response, next) : next(),
+  );
+
+  route(
+    router,
+    { method: 'post', path: '/accounts', summary: 'Makes an account and signs in to it.', isOpen: true, body: Joi.object({ name, passphrase }) },
+    async ({ body }, request, response) => {
+      const wish = body as { name: string; passphrase: string };
+      return signIn(await accounts.make(wish.name, wish.passphrase), request, response);
+    },
+  );
+
+  route(
+    router,
+    { method: 'get', path: '/session', summary: 'Tells who is signed in.', isOpen: true },
+    ({ account }) => ({ account: account ? shown(account) : null, isDemo: config.isDemo }),
+  );
+
+  route(
+    router,
+    {
+      method: 'post',
+      path: '/session',
+      summary: 'Signs in.',
+      isOpen: true,
+      body: Joi.object({ name: line(80).required(), passphrase: Joi.string().max(1024).required() }),
+    },
+    async ({ body }, request, response) => {
+      const wish = body as { name: string; passphrase: string };
+      return signIn(await accounts.check(wish.name, wish.passphrase), request, response);
+    },
+  );
+
+  route(
+    router,
+    { method: 'post', path: '/session/demo', summary: 'Signs in to the demo account, in the demo only.', isOpen: true },
+    async (_asked, request, response) => {
+      const account = config.isDemo && isLoopback(request) ? accounts.byName(DEMO_NAME) : undefined;
+      if (!account) throw new Problem(404, 'There is no demo here.');
+      return signIn(account, request, response);
+    },
+  );
+
+  route(
+    router,
+    { method: 'delete', path: '/session', summary: 'Signs out.' },
+    async ({ session }: Asked, _request, response) => {
+      await accounts.closeSession(session.id);
+      response.clearCookie(SESSION_COOKIE, { path: '/' });
+    },
+  );
+
+  route(
+    router,
+    {
+      method: 'put',
+      path: '/account/passphrase',
+      summary: 'Changes the passphrase and ends all other sessions.',
+      body: Joi.object({ present: Joi.string().max(1024).required(), next: passphrase }),
+    },
+    async ({ account, session, body }) => {
+      const wish = body as { present: string; next: string };
+      await accounts.changePassphrase(account, session.id, wish.present, wish.next);
+    },
+  );
+
+  return router;
+}
+
+const isLoopback = (request: Request): boolean => /^(::1|(::ffff:)?127\.)/u.test(request.socket.remoteAddress ?? '');

@@ -1,0 +1,33 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import type { Services } from '../services';
+import { route } from './route';
+
+const typed = Joi.string().allow('').max(500).required();
+
+/** Finding by words and by name. */
+export function findRoutes({ find }: Services): Router {
+  const router = Router();
+
+  route(
+    router,
+    { method: 'get', path: '/find', summary: 'Pages that hold these words, best first.', query: Joi.object({ q: typed }) },
+    ({ account, query }) => find.find(account.id, (query as { q: string }).q),
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/names',
+      summary: 'Pages, sections and notebooks with a name like this; slips of the finger are forgiven.',
+      query: Joi.object({ q: typed, limit: Joi.number().integer().min(1).max(50).default(8) }),
+    },
+    ({ account, query }) => {
+      const wish = query as { q: string; limit: number };
+      return find.byName(account.id, wish.q, wish.limit);
+    },
+  );
+
+  return router;
+}

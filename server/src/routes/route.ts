@@ -1,0 +1,85 @@
+import type { NextFunction, Request, Response, Router } from 'express';
+import Joi from 'joi';
+import { isId } from '@glossarion/core/document';
+import { isDay } from '@glossarion/core/journal';
+import type { Account, Session } from '../entities';
+import { Problem } from '../problem';
+
+/** What is known of a request once it has been let in. */
+export interface Asked {
+  account: Account;
+  session: Session;
+  params: Record<string, string>;
+  query: never;
+  body: never;
+}
+
+export interface RouteOptions {
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+  path: string;
+  /** One sentence for the description of the interface. */
+  summary: string;
+  params?: Joi.ObjectSchema;
+  query?: Joi.ObjectSchema;
+  body?: Joi.ObjectSchema;
+  /** Open to those who are not signed in. */
+  isOpen?: boolean;
+}
+
+type Handler = (asked: Asked, request: Request, response: Response) => unknown;
+
+/** A route as it was declared, for the description of the interface. */
+export const declaredRoutes = new Map<string, RouteOptions>();
+
+const checked = (schema: Joi.ObjectSchema | undefined, value: unknown): unknown => {
+  const result = (schema ?? Joi.object({})).validate(value ?? {}, { abortEarly: true, convert: true });
+  if (result.error) throw new Problem(400, `This can't be done as it was asked: ${result.error.message}.`);
+  return result.value as unknown;
+};
+
+/** Declares a route: everything that comes in is checked, and only then handled. What the handler returns is sent. */
+export function route(router: Router, options: RouteOptions, handler: Handler): void {
+  declaredRoutes.set(`${options.method} ${options.path}`, options);
+  router[options.method](options.path, async (request: Request, response: Response, next: NextFunction) => {
+    try {
+      const { account, session } = response.locals as Partial<Asked>;
+      if (!options.isOpen && !account) throw new Problem(401, 'Sign in to see this.');
+      const asked = {
+        account,
+        session,
+        params: checked(options.params, request.params),
+        query: checked(options.query, request.query),
+        body: checked(options.body, request.body),
+      } as Asked;
+      const result = await handler(asked, request, response);
+      if (response.headersSent) return;
+      if (result === undefined) response.status(204).end();
+      else response.json(result);
+    } catch (error) {
+      next(error);
+    }
+  });
+}
+
+/** Joi checks for the values that addresses and bodies are made of. */
+export const id = Joi.string().custom((value: string) => {
+  if (!isId(value)) throw new Error('not an id');
+  return value.toLowerCase();
+}, 'an id');
+
+export const day = Joi.string().custom((value: string) => {
+  if (!isDay(value)) throw new Error('not a day of the calendar');
+  return value;
+}, 'a day');
+
+/** One line of text: no control characters, no null bytes. */
+export const line = (limit: number) =>
+  Joi.string()
+    .allow('')
+    .max(limit)
+    .custom((value: string) => {
+      if (/[\u0000-\u001F\u007F]/u.test(value)) throw new Error('holds characters that are not text');
+      return value;
+    }, 'a line of text');
+
+export const withId = Joi.object({ id: id.required() });

@@ -1,0 +1,86 @@
+import * as Y from 'yjs';
+import { bodyFacts, readBody, readTitle, type BodyJson } from '@glossarion/core/document';
+import { indexedWords } from '@glossarion/core/find';
+import type { RawDatabase } from '../database/database';
+
+/** One place where what is stored of a page does not follow from its body. */
+export interface Disagreement {
+  pageId: string;
+  what: string;
+}
+
+/** Rebuilds all facts from the bodies and compares them with the tables, row by row. Changes nothing. */
+export function checkData(database: RawDatabase): Disagreement[] {
+  const found: Disagreement[] = [];
+  const pages = database
+    .prepare(
+      `SELECT e.row, e.id, e.name, e.firstWords, e.wordCount, b.json, b.state
+       FROM entries e LEFT JOIN bodies b ON b.pageId = e.id WHERE e.kind = 'page'`,
+    )
+    .all() as PageRow[];
+  const rows = (sql: string, pageId: string) => database.prepare(sql).all(pageId);
+  for (const page of pages) {
+    const report = (what: string) => found.push({ pageId: page.id, what });
+    if (page.json === null) {
+      report('The page has no body.');
+      continue;
+    }
+    const body = JSON.parse(page.json) as BodyJson;
+    const facts = bodyFacts(body);
+    const expect = (what: string, held: unknown, derived: unknown) => {
+      if (JSON.stringify(held) !== JSON.stringify(derived)) report(`${what} differ from the body.`);
+    };
+    expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
+    expect(
+      'Blocks',
+      rows(
+        'SELECT id, parentId, headingId, position, depth, kind, state, words, node FROM blocks WHERE pageId = ? ORDER BY position',
+        page.id,
+      ),
+      facts.blocks.map((block) => ({ ...block, node: JSON.stringify(block.node) })),
+    );
+    expect(
+      'Links',
+      rows('SELECT blockId, position, target, words FROM links WHERE pageId = ? ORDER BY position', page.id),
+      facts.links,
+    );
+    expect(
+      'Tags',
+      rows('SELECT blockId, position, name, tag FROM tags WHERE pageId = ? ORDER BY position', page.id),
+      facts.tags,
+    );
+    expect(
+      'Former ids',
+      rows('SELECT formerId, blockId FROM formerIds WHERE pageId = ? ORDER BY formerId', page.id),
+      [...facts.formerIds].sort((one, other) => (one.formerId < other.formerId ? -1 : 1)),
+    );
+    const indexed = database.prepare('SELECT title, body FROM findIndex WHERE rowid = ?').get(page.row);
+    const words = facts.blocks.map((block) => block.words).join('\n');
+    expect('Words for finding', indexed, { title: indexedWords(page.name), body: indexedWords(words) });
+    if (page.state) {
+      const document = new Y.Doc({ gc: false });
+      Y.applyUpdate(document, page.state);
+      const updates = rows('SELECT data FROM updates WHERE pageId = ? ORDER BY number', page.id) as { data: Buffer }[];
+      for (const { data } of updates) Y.applyUpdate(document, data);
+      expect('The document’s title', page.name, readTitle(document));
+      expect('The document’s words', facts, bodyFacts(readBody(document)));
+    }
+  }
+  const names = database
+    .prepare(`SELECT e.id, e.name, f.title FROM entries e LEFT JOIN findIndex f ON f.rowid = e.row WHERE e.kind != 'page'`)
+    .all() as { id: string; name: string; title: string | null }[];
+  for (const { id, name, title } of names) {
+    if (title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });
+  }
+  return found;
+}
+
+interface PageRow {
+  row: number;
+  id: string;
+  name: string;
+  firstWords: string;
+  wordCount: number;
+  json: string | null;
+  state: Buffer | null;
+}

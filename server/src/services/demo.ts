@@ -1,0 +1,32 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { addDays } from '@glossarion/core/journal';
+import type { MarkdownFile } from '@glossarion/core/formats/markdown';
+import { DEMO_NAME } from '../routes/accounts';
+import type { Services } from '.';
+
+/** The demo account can be signed in to by name as well, to try that out. */
+export const DEMO_PASSPHRASE = 'tide and timber';
+
+/** `{{day -12}}` in a text or a file's name stands for the day twelve days before the demo starts. */
+const DAY_PLACEHOLDER = /\{\{day ([+-]?\d+)\}\}/gu;
+
+/** Reads the demo's notes with every day set relative to today. */
+export function readDemoNotes(folder: string, today: string): MarkdownFile[] {
+  const dated = (text: string) => text.replace(DAY_PLACEHOLDER, (_whole, days: string) => addDays(today, Number(days)));
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && entry.name.endsWith('.md'))
+    .map((entry) => {
+      const file = path.join(entry.parentPath, entry.name);
+      return { path: dated(path.relative(folder, file)), text: dated(readFileSync(file, 'utf8')) };
+    });
+}
+
+/** Makes the demo account when it is not there; its notes go through the importer that people use. */
+export async function makeDemo(services: Services, folder: string, today: string, isEmpty: boolean): Promise<void> {
+  if (services.accounts.byName(DEMO_NAME)) return;
+  const account = await services.accounts.make(DEMO_NAME, DEMO_PASSPHRASE);
+  if (isEmpty) return;
+  const report = await services.imports.take(account.id, readDemoNotes(folder, today));
+  for (const { path: file, what } of report.remarks) services.log.warn(`demo: ${file}: ${what}`);
+}

@@ -1,0 +1,315 @@
+import * as Y from 'yjs';
+import {
+  applyWithRescue,
+  bodyFacts,
+  checkRoots,
+  putBack,
+  readBody,
+  readTitle,
+  repairBody,
+  seedDocument,
+  ShapeError,
+  writeBody,
+  writeTitle,
+  type BodyFacts,
+  type BodyJson,
+  type Range,
+} from '@glossarion/core/document';
+import { dayId, dayTemplate } from '@glossarion/core/journal';
+import { orderBetween } from '@glossarion/core/outline';
+import type { Database } from '../database/database';
+import { EntryEntity, type Entry } from '../entities';
+import { notFound } from '../problem';
+import type { Entries } from './entries';
+
+/** Updates that are kept apart before they are folded into one state. */
+const COMPACT_AFTER = 200;
+/** Pages kept ready in memory. */
+const KEPT_READY = 60;
+
+/** A page's document as the server holds it, with what its rows in the fact tables say. */
+interface LivePage {
+  row: number;
+  id: string;
+  ownerId: string;
+  epoch: number;
+  /** gc is off: what was deleted stays readable, so that words typed beneath it can be rescued. */
+  document: Y.Doc;
+  facts: BodyFacts;
+  title: string;
+  pendingUpdates: number;
+}
+
+/** A change of a document in memory, before it is checked for what honest windows can cause. */
+interface Change {
+  /** As it came from a window; null when the server itself changed the document. */
+  update: Uint8Array | null;
+  /** The state the server's own change began at. */
+  editedSince?: Uint8Array;
+  /** The body as the document shows it. */
+  shown: BodyJson;
+  /** The body as it should be; `shown` itself when nothing was rescued. */
+  body: BodyJson;
+}
+
+/** What an accepted update changed, for those who look at the page. */
+export interface Accepted {
+  pageId: string;
+  ownerId: string;
+  epoch: number;
+  /** To be sent to every window but the one it came from. */
+  update: Uint8Array | null;
+  /** To be sent to every window: what the server mended. */
+  mended: Uint8Array | null;
+  /** What others show of this page and has to be asked for again. */
+  changed: ('title' | 'links' | 'outline')[];
+}
+
+/** The update was made for a document that has been built anew since; the client has to fetch it afresh. */
+export class StaleEpoch extends Error {
+  constructor(readonly epoch: number) {
+    super('This page was built anew since it was opened.');
+  }
+}
+
+export type Listener = (accepted: Accepted) => void;
+
+/**
+ * The pages' documents. Every change of a body goes through here, is checked, and is stored before it counts.
+ */
+export class Documents {
+  private live = new Map<string, LivePage>();
+  private listeners = new Set<Listener>();
+
+  constructor(
+    private database: Database,
+    private entries: Entries,
+  ) {}
+
+  onAccepted(listener: Listener): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+
+  /** The state a window needs, beyond what its state vector says it has. A day not yet written is given as its seed. */
+  async open(
+    ownerId: string,
+    pageId: string,
+    day: string | null,
+    vector: Uint8Array | null,
+  ): Promise<{ epoch: number; update: Uint8Array; vector: Uint8Array }> {
+    if (day !== null && dayId(ownerId, day) === pageId && !this.entries.exists(pageId)) {
+      const update = seedDocument(pageId, '', dayTemplate(pageId));
+      return { epoch: 1, update, vector: Y.encodeStateVectorFromUpdate(update) };
+    }
+    const page = await this.database.write(() => this.load(ownerId, pageId));
+    return {
+      epoch: page.epoch,
+      update: Y.encodeStateAsUpdate(page.document, vector ?? undefined),
+      vector: Y.encodeStateVector(page.document),
+    };
+  }
+
+  /** Takes in an update from a window. Resolves when it is stored; rejects with a ShapeError when it is refused. */
+  async receive(
+    ownerId: string,
+    pageId: string,
+    epoch: number,
+    update: Uint8Array,
+    day: string | null,
+  ): Promise<Accepted> {
+    return this.store(ownerId, pageId, day, (page) => {
+      if (page.epoch !== epoch) throw new StaleEpoch(page.epoch);
+      const recall = (client: number, clock: number): Range[] | undefined => {
+        const row = this.database.writer
+          .prepare('SELECT ranges FROM removals WHERE pageId = ? AND client = ? AND clock = ?')
+          .get(pageId, client, clock) as { ranges: string } | undefined;
+        return row ? (JSON.parse(row.ranges) as Range[]) : undefined;
+      };
+      let applied: ReturnType<typeof applyWithRescue>;
+      try {
+        applied = applyWithRescue(page.document, update, recall);
+      } catch (error) {
+        throw new ShapeError(`What was sent is not an update of a page: ${(error as Error).message}`);
+      }
+      const note = this.database.writer.prepare(
+        'INSERT OR REPLACE INTO removals (pageId, client, clock, ranges) VALUES (?, ?, ?, ?)',
+      );
+      for (const removal of applied.removals) {
+        note.run(pageId, removal.client, removal.clock, JSON.stringify(removal.ranges));
+      }
+      checkRoots(page.document);
+      const shown = readBody(page.document);
+      return { update, shown, body: putBack(shown, applied.rescues) };
+    });
+  }
+
+  /** Changes a page's title on the server's side; open windows see it at once. */
+  async rename(ownerId: string, pageId: string, title: string): Promise<void> {
+    await this.edit(ownerId, pageId, (document) => writeTitle(document, title));
+  }
+
+  /** The one way in which the server itself changes a page. */
+  async edit(ownerId: string, pageId: string, change: (document: Y.Doc) => void): Promise<Accepted> {
+    return this.store(ownerId, pageId, null, (page) => {
+      const before = Y.encodeStateVector(page.document);
+      change(page.document);
+      const shown = readBody(page.document);
+      return { update: null, editedSince: before, shown, body: shown };
+    });
+  }
+
+  private async store(
+    ownerId: string,
+    pageId: string,
+    day: string | null,
+    change: (page: LivePage) => Change,
+  ): Promise<Accepted> {
+    let page: LivePage | undefined;
+    try {
+      const accepted = await this.database.write(async (manager) => {
+        if (day !== null && dayId(ownerId, day) === pageId) await this.makeDay(ownerId, pageId, day);
+        page = this.load(ownerId, pageId);
+        const present = page.document;
+        const { update, shown, body, editedSince } = change(page);
+        const beforeMending = editedSince ?? Y.encodeStateVector(present);
+        const known = new Set(page.facts.blocks.map((block) => block.id));
+        const isTaken = (id: string) => !known.has(id) && this.isElsewhere(pageId, id);
+        const { body: repaired } = repairBody(body, isTaken);
+        const isRepaired = repaired !== shown;
+        if (isRepaired) writeBody(present, repaired);
+        const isMended = isRepaired || editedSince !== undefined;
+        const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
+        const final = isRepaired ? readBody(present) : shown;
+        const title = readTitle(present);
+        this.append(page, [update, mended]);
+        const changed = this.writeRows(page, title, final);
+        const entry = { name: title, changedAt: new Date().toISOString() };
+        await manager.update(EntryEntity, { id: pageId }, entry);
+        return { pageId, ownerId, epoch: page.epoch, update, mended, changed } satisfies Accepted;
+      });
+      for (const listener of this.listeners) listener(accepted);
+      return accepted;
+    } catch (error) {
+      // What is in memory may hold what was not stored: read it afresh the next time.
+      this.live.delete(pageId);
+      throw error;
+    }
+  }
+
+  private writeRows(page: LivePage, title: string, body: BodyJson): Accepted['changed'] {
+    const previous = page.facts;
+    this.database.writer.prepare('UPDATE bodies SET json = ? WHERE pageId = ?').run(JSON.stringify(body), page.id);
+    page.facts = this.entries.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
+    const changed: Accepted['changed'] = [];
+    if (title !== page.title || (previous.wordCount === 0) !== (page.facts.wordCount === 0)) changed.push('title', 'outline');
+    else if (title === '' && previous.firstWords !== page.facts.firstWords) changed.push('title', 'outline');
+    if (linkKey(previous) !== linkKey(page.facts)) changed.push('links');
+    page.title = title;
+    return changed;
+  }
+
+  private append(page: LivePage, updates: (Uint8Array | null)[]): void {
+    const { writer } = this.database;
+    const add = writer.prepare('INSERT INTO updates (pageId, data) VALUES (?, ?)');
+    for (const update of updates) {
+      if (!update) continue;
+      add.run(page.id, Buffer.from(update));
+      page.pendingUpdates += 1;
+    }
+    if (page.pendingUpdates > COMPACT_AFTER) {
+      const state = Buffer.from(Y.encodeStateAsUpdate(page.document));
+      writer.prepare('UPDATE bodies SET state = ? WHERE pageId = ?').run(state, page.id);
+      writer.prepare('DELETE FROM updates WHERE pageId = ?').run(page.id);
+      page.pendingUpdates = 0;
+    }
+  }
+
+  private isElsewhere(pageId: string, blockId: string): boolean {
+    const row = this.database.writer.prepare('SELECT 1 FROM blocks WHERE id = ? AND pageId != ?').get(blockId, pageId);
+    return row !== undefined;
+  }
+
+  /** Makes the row and the seed of a day that is written for the first time. Within a transaction. */
+  private async makeDay(ownerId: string, pageId: string, day: string): Promise<void> {
+    const { writer } = this.database;
+    if (writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(pageId)) return;
+    this.makeDayRow(ownerId, pageId, day, dayTemplate(pageId));
+  }
+
+  /** Makes a day's page with this body. Within a transaction. */
+  makeDayRow(ownerId: string, pageId: string, day: string, body: BodyJson, at = new Date().toISOString()): void {
+    const { writer } = this.database;
+    const { lastInsertRowid } = writer
+      .prepare(
+        `INSERT INTO entries (id, ownerId, kind, parentId, orderKey, name, day, begunAt, changedAt)
+         VALUES (?, ?, 'page', NULL, ?, '', ?, ?, ?)`,
+      )
+      .run(pageId, ownerId, orderBetween(null, null), day, at, at);
+    writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(pageId, JSON.stringify(body));
+    this.entries.facts.write({ row: Number(lastInsertRowid), id: pageId, indexed: null }, '', body, null);
+  }
+
+  /** Reads a page into memory, turning its JSON into a document when nobody has edited it yet. Within a transaction. */
+  private load(ownerId: string, pageId: string): LivePage {
+    const ready = this.live.get(pageId);
+    if (ready) {
+      if (ready.ownerId !== ownerId) throw notFound();
+      this.live.delete(pageId);
+      this.live.set(pageId, ready);
+      return ready;
+    }
+    const { writer } = this.database;
+    const entry = writer.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(pageId, ownerId) as
+      | Entry
+      | undefined;
+    const stored = writer.prepare('SELECT json, state, epoch FROM bodies WHERE pageId = ?').get(pageId) as
+      | { json: string; state: Buffer | null; epoch: number }
+      | undefined;
+    if (!entry || !stored) throw notFound();
+    const document = new Y.Doc({ gc: false });
+    if (stored.state) {
+      Y.applyUpdate(document, stored.state);
+    } else {
+      const seed = seedDocument(pageId, entry.name, JSON.parse(stored.json) as BodyJson);
+      Y.applyUpdate(document, seed);
+      writer.prepare('UPDATE bodies SET state = ? WHERE pageId = ?').run(Buffer.from(seed), pageId);
+    }
+    const updates = writer.prepare('SELECT data FROM updates WHERE pageId = ? ORDER BY number').all(pageId) as {
+      data: Buffer;
+    }[];
+    for (const { data } of updates) Y.applyUpdate(document, data);
+    const page: LivePage = {
+      row: entry.row,
+      id: pageId,
+      ownerId,
+      epoch: stored.epoch,
+      document,
+      facts: bodyFacts(JSON.parse(stored.json) as BodyJson),
+      title: entry.name,
+      pendingUpdates: updates.length,
+    };
+    this.live.set(pageId, page);
+    if (this.live.size > KEPT_READY) this.live.delete(this.live.keys().next().value!);
+    return page;
+  }
+
+  /** Builds a page's document anew from its JSON; windows that have it open must fetch it afresh. */
+  async rebuild(ownerId: string, pageId: string): Promise<void> {
+    this.entries.own(ownerId, pageId);
+    await this.database.write(() => {
+      const { writer } = this.database;
+      writer.prepare('UPDATE bodies SET state = NULL, epoch = epoch + 1 WHERE pageId = ?').run(pageId);
+      writer.prepare('DELETE FROM updates WHERE pageId = ?').run(pageId);
+      writer.prepare('DELETE FROM removals WHERE pageId = ?').run(pageId);
+      this.live.delete(pageId);
+    });
+  }
+}
+
+const linkKey = (facts: BodyFacts): string =>
+  JSON.stringify([
+    facts.links,
+    facts.tags,
+    facts.blocks.filter((block) => facts.links.some((link) => link.blockId === block.id)).map((block) => block.words),
+  ]);

@@ -1,0 +1,109 @@
+import type BetterSqlite3 from 'better-sqlite3';
+import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson } from '@glossarion/core/document';
+import { indexedWords } from '@glossarion/core/find';
+import type { RawDatabase } from '../database/database';
+
+/** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
+export class FactWriter {
+  private statements = new Map<string, BetterSqlite3.Statement>();
+
+  constructor(private database: RawDatabase) {}
+
+  private run(sql: string, ...values: unknown[]): void {
+    let statement = this.statements.get(sql);
+    if (!statement) this.statements.set(sql, (statement = this.database.prepare(sql)));
+    statement.run(...values);
+  }
+
+  /**
+   * Brings all rows of a page in line with its title and body. `previous` are the facts the rows hold now; null when
+   * there are none. Must run within a transaction.
+   */
+  write(
+    page: { row: number; id: string; indexed: string | null },
+    title: string,
+    body: BodyJson,
+    previous: BodyFacts | null,
+  ): BodyFacts {
+    const facts = bodyFacts(body);
+    this.writeBlocks(page.id, previous?.blocks ?? [], facts.blocks);
+    this.writeRows('links', ['blockId', 'position', 'target', 'words'], page.id, previous?.links, facts.links);
+    this.writeRows('tags', ['blockId', 'position', 'name', 'tag'], page.id, previous?.tags, facts.tags);
+    this.writeRows('formerIds', ['formerId', 'blockId'], page.id, previous?.formerIds, facts.formerIds);
+    this.run(
+      'UPDATE entries SET firstWords = ?, wordCount = ? WHERE id = ?',
+      facts.firstWords,
+      facts.wordCount,
+      page.id,
+    );
+    const words = blockWords(facts);
+    if (!previous || words !== blockWords(previous) || page.indexed !== title) {
+      this.run(
+        'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)',
+        page.row,
+        indexedWords(title),
+        indexedWords(words),
+      );
+    }
+    return facts;
+  }
+
+  /** Names of notebooks and sections are found too. */
+  writeName(row: number, name: string): void {
+    this.run("INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, '')", row, indexedWords(name));
+  }
+
+  private writeBlocks(pageId: string, previous: readonly BlockFact[], next: readonly BlockFact[]): void {
+    const before = new Map(previous.map((block) => [block.id, block]));
+    for (const block of next) {
+      const old = before.get(block.id);
+      before.delete(block.id);
+      if (old && isSameBlock(old, block)) continue;
+      this.run(
+        `INSERT OR REPLACE INTO blocks (pageId, id, parentId, headingId, position, depth, kind, state, words, node)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+        pageId,
+        block.id,
+        block.parentId,
+        block.headingId,
+        block.position,
+        block.depth,
+        block.kind,
+        block.state,
+        block.words,
+        JSON.stringify(block.node),
+      );
+    }
+    for (const id of before.keys()) this.run('DELETE FROM blocks WHERE pageId = ? AND id = ?', pageId, id);
+  }
+
+  /** Links, tags and former ids are few and cheap: when any differs, all of the page's are written anew. */
+  private writeRows<T extends object>(
+    table: string,
+    columns: (keyof T & string)[],
+    pageId: string,
+    previous: readonly T[] | undefined,
+    next: readonly T[],
+  ): void {
+    if (previous && JSON.stringify(previous) === JSON.stringify(next)) return;
+    if (!previous && next.length === 0) return;
+    this.run(`DELETE FROM ${table} WHERE pageId = ?`, pageId);
+    const marks = columns.map(() => '?').join(', ');
+    for (const row of next) {
+      this.run(
+        `INSERT OR REPLACE INTO ${table} (pageId, ${columns.join(', ')}) VALUES (?, ${marks})`,
+        pageId,
+        ...columns.map((column) => row[column]),
+      );
+    }
+  }
+}
+
+const blockWords = (facts: BodyFacts): string => facts.blocks.map((block) => block.words).join('\n');
+
+const isSameBlock = (one: BlockFact, other: BlockFact): boolean =>
+  one.position === other.position &&
+  one.parentId === other.parentId &&
+  one.headingId === other.headingId &&
+  one.words === other.words &&
+  JSON.stringify(one.node) === JSON.stringify(other.node);

@@ -1,0 +1,118 @@
+import { bodyFacts, checkBody, repairBody, type BodyJson } from '@glossarion/core/document';
+import { planImport, type ImportPlan, type ImportRemark, type MarkdownFile } from '@glossarion/core/formats/markdown';
+import { dayId, dayTemplate } from '@glossarion/core/journal';
+import { ordersAfter } from '@glossarion/core/outline';
+import { Problem } from '../problem';
+import type { Database } from '../database/database';
+import type { Documents } from './documents';
+import type { Entries } from './entries';
+import type { Find } from './find';
+
+export interface ImportReport {
+  notebooks: number;
+  sections: number;
+  pages: number;
+  days: number;
+  links: number;
+  /** Days that were written already and were left as they are. */
+  remarks: ImportRemark[];
+}
+
+/** Takes in a folder of Markdown files: all of it, or nothing. */
+export class Imports {
+  constructor(
+    private database: Database,
+    private entries: Entries,
+    private documents: Documents,
+    private find: Find,
+  ) {}
+
+  async take(ownerId: string, files: readonly MarkdownFile[], looseNotebook = 'Imported'): Promise<ImportReport> {
+    const plan = planImport(files, { dayIdOf: (day) => dayId(ownerId, day), looseNotebook });
+    for (const each of [...plan.entries, ...plan.days]) if (each.body) each.body = checkBody(each.body);
+    const report = await this.database.write(() => this.make(ownerId, plan));
+    this.find.forget(ownerId);
+    return report;
+  }
+
+  private make(ownerId: string, plan: ImportPlan): ImportReport {
+    const { writer } = this.database;
+    const now = new Date().toISOString();
+    const report: ImportReport = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, remarks: [...plan.remarks] };
+    const insert = writer.prepare(
+      `INSERT INTO entries (id, ownerId, kind, parentId, orderKey, name, pigment, ornament, description, begunAt, changedAt)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    );
+    const addBody = writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)');
+    const taken = writer.prepare('SELECT 1 FROM entries WHERE id = ?');
+    const elsewhere = writer.prepare('SELECT 1 FROM blocks WHERE id = ?');
+    const isTaken = (id: string) => elsewhere.get(id) !== undefined;
+    const orders = this.orders(ownerId, plan);
+    plan.entries.forEach((entry, index) => {
+      if (taken.get(entry.id)) throw new Problem(409, `“${entry.name}” is here already: its id is in use.`);
+      const pigment = entry.kind === 'notebook' ? (entry.pigment ?? 'lapis') : null;
+      const begunAt = entry.begunAt ?? now;
+      const { lastInsertRowid } = insert.run(
+        entry.id,
+        ownerId,
+        entry.kind,
+        entry.parentId,
+        orders[index],
+        entry.name,
+        pigment,
+        entry.ornament ?? null,
+        entry.description ?? '',
+        begunAt,
+        begunAt,
+      );
+      const row = Number(lastInsertRowid);
+      if (entry.kind === 'page') {
+        const { body } = repairBody(entry.body ?? { type: 'doc', content: [] }, isTaken);
+        const filled = body.content.length > 0 ? body : emptyPage();
+        addBody.run(entry.id, JSON.stringify(filled));
+        const facts = this.entries.facts.write({ row, id: entry.id, indexed: null }, entry.name, filled, null);
+        report.pages += 1;
+        report.links += facts.links.length;
+      } else {
+        this.entries.facts.writeName(row, entry.name);
+        report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
+      }
+    });
+    for (const { day, body } of plan.days) {
+      const pageId = dayId(ownerId, day);
+      if (taken.get(pageId)) {
+        report.remarks.push({ path: `${day}.md`, what: 'The day is written already; it was left as it is.' });
+        continue;
+      }
+      const repaired = repairBody(body, isTaken).body;
+      this.documents.makeDayRow(ownerId, pageId, day, repaired, `${day}T20:00:00.000Z`);
+      report.days += 1;
+      report.links += bodyFacts(repaired).links.length;
+    }
+    for (const day of plan.namedDays) {
+      const pageId = dayId(ownerId, day);
+      if (!taken.get(pageId)) this.documents.makeDayRow(ownerId, pageId, day, dayTemplate(pageId));
+    }
+    return report;
+  }
+
+  /** An order key for each planned entry: in plan order, new notebooks after those that are there. */
+  private orders(ownerId: string, plan: ImportPlan): string[] {
+    const siblings = new Map<string | null, number[]>();
+    plan.entries.forEach((entry, index) => {
+      siblings.set(entry.parentId, [...(siblings.get(entry.parentId) ?? []), index]);
+    });
+    const last = this.database.writer
+      .prepare('SELECT MAX(orderKey) AS orderKey FROM entries WHERE ownerId = ? AND parentId IS NULL AND day IS NULL')
+      .get(ownerId) as { orderKey: string | null };
+    const orders: string[] = [];
+    for (const [parentId, indices] of siblings) {
+      const keys = ordersAfter(parentId === null ? last.orderKey : null, indices.length);
+      indices.forEach((index, place) => (orders[index] = keys[place]!));
+    }
+    return orders;
+  }
+}
+
+const emptyPage = (): BodyJson =>
+  repairBody({ type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] }).body;

@@ -1,0 +1,52 @@
+import type { Logger } from 'pino';
+import type { Config } from '../config';
+import { Database } from '../database/database';
+import { Accounts } from './accounts';
+import { Documents } from './documents';
+import { Entries } from './entries';
+import { Find } from './find';
+import { Imports } from './imports';
+import { Journal } from './journal';
+import { Margin } from './margin';
+import { Notices } from './notices';
+
+/** Everything the routes and the socket work with. */
+export interface Services {
+  config: Config;
+  log: Logger;
+  database: Database;
+  accounts: Accounts;
+  entries: Entries;
+  documents: Documents;
+  margin: Margin;
+  journal: Journal;
+  find: Find;
+  imports: Imports;
+  notices: Notices;
+}
+
+export async function openServices(config: Config, log: Logger): Promise<Services> {
+  const database = await Database.open(config.data);
+  const entries = new Entries(database);
+  const documents = new Documents(database, entries);
+  const find = new Find(database, entries);
+  const notices = new Notices();
+  documents.onAccepted((accepted) => {
+    find.noteAccepted(accepted);
+    const { ownerId, pageId, changed } = accepted;
+    if (changed.length > 0) notices.send(ownerId, { pageId, changed });
+  });
+  return {
+    config,
+    log,
+    database,
+    accounts: new Accounts(database),
+    entries,
+    documents,
+    margin: new Margin(database, entries),
+    journal: new Journal(database),
+    find,
+    imports: new Imports(database, entries, documents, find),
+    notices,
+  };
+}

@@ -1,0 +1,87 @@
+import type { NodeJson } from '@glossarion/core/document';
+import type { Gloss } from '@glossarion/core/margin';
+import type { Database } from '../database/database';
+import type { Entries, Target } from './entries';
+
+/** Lines beneath a referring line that are shown with it. */
+const CHILDREN = 12;
+
+interface GlossRow {
+  pageId: string;
+  blockId: string;
+  target: string;
+  position: number;
+  depth: number;
+  node: string;
+  changedAt: string;
+}
+
+const REFERRING = `
+  SELECT l.pageId, l.blockId, l.target, b.position, b.depth, b.node, e.changedAt
+  FROM links l JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId JOIN entries e ON e.id = l.pageId
+  WHERE e.ownerId = ?1 AND (l.target = ?2 OR l.target IN (SELECT id FROM blocks WHERE pageId = ?2)
+    OR l.target IN (SELECT formerId FROM formerIds WHERE pageId = ?2))`;
+
+/** What points at a page, read for its Margin. */
+export class Margin {
+  constructor(
+    private database: Database,
+    private entries: Entries,
+  ) {}
+
+  /** One gloss for each line that links here or to a block here; newest first; nothing that is in the bin. */
+  glosses(ownerId: string, pageId: string): { glosses: Gloss[]; targets: Target[] } {
+    this.entries.own(ownerId, pageId);
+    const rows = this.database.all<GlossRow>(REFERRING, ownerId, pageId);
+    const places = new Map<string, ReturnType<Entries['place']>>();
+    const glosses = new Map<string, Gloss>();
+    for (const row of rows) {
+      const key = `${row.pageId}/${row.blockId}`;
+      if (glosses.has(key)) continue;
+      let place = places.get(row.pageId);
+      if (!place) places.set(row.pageId, (place = this.entries.place(ownerId, row.pageId)));
+      if (place.isDeleted) continue;
+      const nodes = [JSON.parse(row.node) as NodeJson, ...this.children(row)];
+      glosses.set(key, {
+        blockId: row.blockId,
+        pageId: row.pageId,
+        pageTitle: place.title,
+        trail: place.trail,
+        pigment: place.pigment,
+        day: place.day,
+        changedAt: row.changedAt,
+        targetBlockId: row.target === pageId ? null : (this.entries.block(ownerId, row.target)?.blockId ?? null),
+        node: nodes[0]!,
+        children: nodes.slice(1),
+        ...this.namedIn(nodes),
+      });
+    }
+    const moment = (gloss: Gloss) => gloss.day ?? gloss.changedAt;
+    const sorted = [...glosses.values()].sort((one, other) => moment(other).localeCompare(moment(one)));
+    const named = new Set(sorted.flatMap((gloss) => gloss.links));
+    return { glosses: sorted, targets: this.entries.targets(ownerId, [...named]) };
+  }
+
+  private children(row: GlossRow): NodeJson[] {
+    const following = this.database.all<{ depth: number; node: string }>(
+      'SELECT depth, node FROM blocks WHERE pageId = ? AND position > ? ORDER BY position LIMIT ?',
+      row.pageId,
+      row.position,
+      CHILDREN,
+    );
+    const end = following.findIndex((block) => block.depth <= row.depth);
+    return (end < 0 ? following : following.slice(0, end)).map((block) => JSON.parse(block.node) as NodeJson);
+  }
+
+  private namedIn(nodes: readonly NodeJson[]): { links: string[]; tags: string[] } {
+    const links = new Set<string>();
+    const tags = new Set<string>();
+    const walk = (node: NodeJson): void => {
+      if (node.type === 'pageLink') links.add(String(node.attrs?.target));
+      if (node.type === 'tag') tags.add(String(node.attrs?.name).toLowerCase());
+      node.content?.forEach(walk);
+    };
+    nodes.forEach(walk);
+    return { links: [...links], tags: [...tags] };
+  }
+}

@@ -1,0 +1,21 @@
+/** Tells an account's open windows what has changed elsewhere, so that they ask for it again. */
+export interface Notice {
+  pageId: string | null;
+  changed: ('title' | 'links' | 'outline')[];
+}
+
+type Receiver = (notice: Notice) => void;
+
+export class Notices {
+  private receivers = new Map<string, Set<Receiver>>();
+
+  receive(ownerId: string, receiver: Receiver): () => void {
+    const receivers = this.receivers.get(ownerId) ?? new Set();
+    this.receivers.set(ownerId, receivers.add(receiver));
+    return () => receivers.delete(receiver);
+  }
+
+  send(ownerId: string, notice: Notice): void {
+    for (const receiver of this.receivers.get(ownerId) ?? []) receiver(notice);
+  }
+}

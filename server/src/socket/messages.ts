@@ -1,0 +1,53 @@
+import Joi from 'joi';
+import { isDay } from '@glossarion/core/journal';
+import { id } from '../routes/route';
+
+/** What a window says to the server. Updates and state vectors are Yjs bytes in base64. */
+export type ClientMessage =
+  | { type: 'open'; page: string; day: string | null; vector: string | null }
+  | { type: 'close'; page: string }
+  | { type: 'update'; page: string; day: string | null; epoch: number; number: number; update: string };
+
+/** What the server says to a window. */
+export type ServerMessage =
+  | { type: 'state'; page: string; epoch: number; update: string; vector: string }
+  | { type: 'update'; page: string; epoch: number; update: string }
+  | { type: 'saved'; page: string; number: number }
+  | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
+  | { type: 'changed'; page: string | null; changed: string[] };
+
+const base64 = Joi.string().base64({ paddingRequired: true }).max(8_000_000);
+const day = Joi.string()
+  .allow(null)
+  .custom((value: string | null) => {
+    if (value !== null && !isDay(value)) throw new Error('not a day');
+    return value;
+  })
+  .default(null);
+
+const SCHEMAS: Record<ClientMessage['type'], Joi.ObjectSchema> = {
+  open: Joi.object({ type: Joi.any(), page: id.required(), day, vector: base64.allow(null, '').default(null) }),
+  close: Joi.object({ type: Joi.any(), page: id.required() }),
+  update: Joi.object({
+    type: Joi.any(),
+    page: id.required(),
+    day,
+    epoch: Joi.number().integer().min(1).required(),
+    number: Joi.number().integer().min(0).required(),
+    update: base64.required(),
+  }),
+};
+
+/** Reads a message; null when it makes no sense. */
+export function readMessage(data: string): ClientMessage | null {
+  let value: unknown;
+  try {
+    value = JSON.parse(data);
+  } catch {
+    return null;
+  }
+  const type = (value as { type?: unknown } | null)?.type;
+  if (typeof type !== 'string' || !Object.hasOwn(SCHEMAS, type)) return null;
+  const result = SCHEMAS[type as ClientMessage['type']].validate(value);
+  return result.error ? null : (result.value as ClientMessage);
+}

@@ -1,0 +1,42 @@
+// Lays the fonts out for the browser and exports the app into app/dist.
+import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { bin, root, run } from './lib/project.mjs';
+
+const require = createRequire(path.join(root, 'app/package.json'));
+
+/** The faces the product is set in; each file is loaded only when a character of its range is met. */
+const FACES = [
+  ['@fontsource/alegreya', ['400', '400-italic', '700', '700-italic']],
+  ['@fontsource/alegreya-sans', ['400', '400-italic', '500', '700']],
+  ['@fontsource/alegreya-sans-sc', ['400', '500', '700']],
+  ['@fontsource/jetbrains-mono', ['400']],
+  ['@fontsource/noto-naskh-arabic', ['400', '700']],
+  ['@fontsource/noto-serif-jp', ['400', '700']],
+  ['@fontsource/noto-sans-hebrew', ['400', '700']],
+];
+
+const fonts = path.join(root, 'app/public/fonts');
+rmSync(fonts, { recursive: true, force: true });
+mkdirSync(fonts, { recursive: true });
+let css = '';
+for (const [name, styles] of FACES) {
+  const folder = path.dirname(require.resolve(`${name}/package.json`));
+  for (const style of styles) {
+    const sheet = readFileSync(path.join(folder, `${style}.css`), 'utf8');
+    css += sheet
+      .replace(/,\s*url\([^)]*\.woff\)\s*format\('woff'\)/g, '')
+      .replace(/url\(\.\/files\/([^)]+\.woff2)\)/g, (_whole, file) => {
+        cpSync(path.join(folder, 'files', file), path.join(fonts, file));
+        return `url(/fonts/${file})`;
+      });
+  }
+}
+writeFileSync(path.join(fonts, 'fonts.css'), css);
+
+run(bin('expo'), ['export', '-p', 'web', '--output-dir', 'dist'], {
+  cwd: path.join(root, 'app'),
+  env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
+  stdio: ['ignore', process.env.GLOSSARION_QUIET ? 'ignore' : 'inherit', 'inherit'],
+});
