@@ -1,0 +1,27 @@
+import { useLocalSearchParams } from 'expo-router';
+import { PageScreen } from '../../features/page/PageScreen';
+import { Loading } from '../../features/shell/Loading';
+import { open } from '../../features/shell/navigation';
+import { Screen } from '../../features/shell/Screen';
+import { Trouble } from '../../features/shell/Trouble';
+import { useBlockPlaceQuery } from '../../state/api';
+
+/** The address of a block: its page, opened at it. */
+export default function Block() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { currentData: place } = useBlockPlaceQuery(id);
+  if (place?.pageId) return <PageScreen key={id} pageId={place.pageId} blockId={place.blockId} />;
+  return (
+    <Screen label="Line">
+      {place ? (
+        <Trouble
+          title="Not here"
+          sentence="The line this leads to is gone from its page."
+          action={{ label: 'Find', onPress: () => open('/find') }}
+        />
+      ) : (
+        <Loading />
+      )}
+    </Screen>
+  );
+}

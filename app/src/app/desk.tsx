@@ -1,0 +1,5 @@
+import { DeskScreen } from '../features/desk/DeskScreen';
+
+export default function Desk() {
+  return <DeskScreen />;
+}

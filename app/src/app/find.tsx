@@ -1,0 +1,5 @@
+import { FindScreen } from '../features/find/FindScreen';
+
+export default function Find() {
+  return <FindScreen />;
+}

@@ -1,0 +1,5 @@
+import { NotebooksScreen } from '../features/outline/NotebooksScreen';
+
+export default function Notebooks() {
+  return <NotebooksScreen openId={null} />;
+}

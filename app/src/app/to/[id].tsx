@@ -1,0 +1,24 @@
+import { Redirect, useLocalSearchParams } from 'expo-router';
+import { useEffect } from 'react';
+import { Loading } from '../../features/shell/Loading';
+import { addressOf, open } from '../../features/shell/navigation';
+import { Screen } from '../../features/shell/Screen';
+import { Trouble } from '../../features/shell/Trouble';
+import { useAppSelector, wantTargets } from '../../state/store';
+
+/** The address in a link: whatever its target is, it is opened where it now stands. */
+export default function LinkedTo() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const target = useAppSelector((state) => state.targets.known[id]);
+  useEffect(() => wantTargets([id]), [id]);
+  if (target && target.state !== 'gone') return <Redirect href={addressOf(target) as never} />;
+  return (
+    <Screen label="Link">
+      {target ? (
+        <Trouble title="Gone" sentence="What this link led to is gone for good." action={{ label: 'Find', onPress: () => open('/find') }} />
+      ) : (
+        <Loading />
+      )}
+    </Screen>
+  );
+}

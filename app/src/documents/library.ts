@@ -1,0 +1,355 @@
+import * as Y from 'yjs';
+import { seedDocument } from '@glossarion/core/document';
+import { dayTemplate } from '@glossarion/core/journal';
+import type { LocalStore, OutboxItem } from './localStore';
+import { PageDocument } from './pageDocument';
+import { typedWords } from './typedWords';
+
+/** What the server says over the socket. */
+type ServerMessage =
+  | { type: 'state'; page: string; epoch: number; update: string; vector: string }
+  | { type: 'update'; page: string; epoch: number; update: string }
+  | { type: 'saved'; page: string; number: number }
+  | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
+  | { type: 'changed'; page: string | null; changed: string[] };
+
+export type Saving = 'saved' | 'saving' | 'offline';
+
+export interface LibraryEvents {
+  onSaving: (saving: Saving) => void;
+  onChanged: (pageId: string | null, changed: string[]) => void;
+  onKept: () => void;
+  /** The session ended; whoever is there has to sign in again. */
+  onSignedOut: () => void;
+}
+
+const FLUSH_AFTER = 120;
+const KEEP_COPY_AFTER = 800;
+const FIRST_RETRY = 250;
+const LONGEST_RETRY = 5_000;
+/** A document that nobody shows any more is let go after this long. */
+const LET_GO_AFTER = 20_000;
+
+const toBase64 = (bytes: Uint8Array): string => {
+  let binary = '';
+  for (let index = 0; index < bytes.length; index += 0x8000) {
+    binary += String.fromCharCode(...bytes.subarray(index, index + 0x8000));
+  }
+  return btoa(binary);
+};
+
+const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (character) => character.charCodeAt(0));
+
+interface Waiting {
+  key: number;
+  item: OutboxItem;
+}
+
+interface Queue {
+  waiting: Waiting[];
+  /** Keys that were sent and are not acknowledged yet. */
+  inFlight: { number: number; keys: Set<number> } | null;
+  timer: ReturnType<typeof setTimeout> | null;
+}
+
+/**
+ * The pages that are open in this window, and the way of what is typed to the server: into this browser's outbox at
+ * once, over one socket in small batches, and out of the outbox when the server has stored it.
+ */
+export class Library {
+  private socket: WebSocket | null = null;
+  private isConnected = false;
+  private isClosed = false;
+  private retry = FIRST_RETRY;
+  private number = 0;
+  private pages = new Map<string, PageDocument>();
+  private queues = new Map<string, Queue>();
+  private copyTimers = new Map<string, ReturnType<typeof setTimeout>>();
+  /** Items that are being written to the outbox. */
+  private writing = 0;
+
+  constructor(
+    private local: LocalStore,
+    private events: LibraryEvents,
+  ) {
+    void this.recallOutbox().then(() => this.connect());
+    window.addEventListener('beforeunload', this.warn);
+    window.addEventListener('online', this.reconnectNow);
+  }
+
+  private warn = (event: BeforeUnloadEvent): void => {
+    if (this.isAllSent()) return;
+    event.preventDefault();
+  };
+
+  private reconnectNow = (): void => {
+    if (!this.isConnected) this.connect();
+  };
+
+  isAllSent(): boolean {
+    return this.writing === 0 && [...this.queues.values()].every((queue) => queue.waiting.length === 0);
+  }
+
+  /** The document of a page, shared by everything that shows it. Call `release` when it is shown no more. */
+  acquire(pageId: string, day: string | null): PageDocument {
+    let page = this.pages.get(pageId);
+    if (!page) {
+      page = new PageDocument(pageId, day);
+      this.pages.set(pageId, page);
+      this.attach(page);
+      void this.fill(page);
+    }
+    page.users += 1;
+    return page;
+  }
+
+  release(page: PageDocument): void {
+    page.users -= 1;
+    setTimeout(() => {
+      if (page.users > 0 || this.pages.get(page.pageId) !== page) return;
+      this.pages.delete(page.pageId);
+      this.keepCopy(page);
+      if (this.isConnected) this.say({ type: 'close', page: page.pageId });
+      page.document.destroy();
+    }, LET_GO_AFTER);
+  }
+
+  private attach(page: PageDocument): void {
+    const { document } = page;
+    document.on('update', (update: Uint8Array, origin: unknown) => {
+      if (page.document !== document || origin === 'remote' || origin === 'stored') return;
+      this.enqueue(page, update);
+    });
+  }
+
+  /** Shows what this browser has of a page, then what the server has. */
+  private async fill(page: PageDocument): Promise<void> {
+    const { document, pageId } = page;
+    try {
+      const stored = await this.local.page(pageId);
+      const outbox = await this.local.outbox(pageId);
+      if (page.document !== document) return;
+      if (stored) {
+        page.epoch ??= stored.epoch;
+        Y.applyUpdate(document, stored.state, 'stored');
+      }
+      for (const { item } of outbox) Y.applyUpdate(document, item.update, 'stored');
+      if (stored || outbox.length > 0) page.setReady();
+    } catch {
+      // Without a store of its own this browser still shows what the server has.
+    }
+    if (this.isConnected) this.ask(page);
+    else setTimeout(() => this.seedOffline(page), 400);
+  }
+
+  /** A day that was never opened here can be begun without the server: every device begins it with the same blocks. */
+  private seedOffline(page: PageDocument): void {
+    if (this.isConnected || page.isReady || page.day === null) return;
+    page.epoch = 1;
+    const seed = seedDocument(page.pageId, '', dayTemplate(page.pageId));
+    Y.applyUpdate(page.document, seed, 'stored');
+    page.seed = seed;
+    page.setReady();
+  }
+
+  private ask(page: PageDocument): void {
+    const vector = toBase64(Y.encodeStateVector(page.document));
+    this.say({ type: 'open', page: page.pageId, day: page.day, vector });
+  }
+
+  private queue(pageId: string): Queue {
+    let queue = this.queues.get(pageId);
+    if (!queue) this.queues.set(pageId, (queue = { waiting: [], inFlight: null, timer: null }));
+    return queue;
+  }
+
+  private enqueue(page: PageDocument, update: Uint8Array): void {
+    const { pageId, day } = page;
+    const updates = page.seed ? [page.seed, update] : [update];
+    page.seed = null;
+    const epoch = page.epoch ?? 1;
+    this.writing += 1;
+    this.tellSaving();
+    const item: OutboxItem = { pageId, epoch, day, update: Y.mergeUpdates(updates) };
+    void this.local
+      .addToOutbox(item)
+      .catch(() => -Date.now() - Math.random())
+      .then((key) => {
+        this.writing -= 1;
+        this.queue(pageId).waiting.push({ key, item });
+        this.flushSoon(pageId);
+      });
+    this.keepCopySoon(page);
+  }
+
+  private async recallOutbox(): Promise<void> {
+    try {
+      for (const { key, item } of await this.local.outbox()) {
+        const queue = this.queue(item.pageId);
+        if (!queue.waiting.some((waiting) => waiting.key === key)) queue.waiting.push({ key, item });
+      }
+    } catch {
+      // Nothing can be recalled without a store.
+    }
+    this.tellSaving();
+  }
+
+  private flushSoon(pageId: string): void {
+    const queue = this.queue(pageId);
+    queue.timer ??= setTimeout(() => {
+      queue.timer = null;
+      this.flush(pageId);
+    }, FLUSH_AFTER);
+  }
+
+  private flush(pageId: string): void {
+    const queue = this.queue(pageId);
+    if (!this.isConnected || queue.inFlight || queue.waiting.length === 0) return;
+    const { epoch, day } = queue.waiting[0]!.item;
+    const batch = queue.waiting.filter(({ item }) => item.epoch === epoch);
+    this.number += 1;
+    queue.inFlight = { number: this.number, keys: new Set(batch.map(({ key }) => key)) };
+    const update = toBase64(Y.mergeUpdates(batch.map(({ item }) => item.update)));
+    this.say({ type: 'update', page: pageId, day, epoch, number: this.number, update });
+    this.tellSaving();
+  }
+
+  private async acknowledge(pageId: string, number: number): Promise<void> {
+    const keys = this.takeInFlight(pageId, number);
+    if (!keys) return;
+    await this.local.takeFromOutbox(keys).catch(() => undefined);
+    this.tellSaving();
+    this.flush(pageId);
+  }
+
+  private takeInFlight(pageId: string, number: number): number[] | null {
+    const queue = this.queue(pageId);
+    if (queue.inFlight?.number !== number) return null;
+    const { keys } = queue.inFlight;
+    queue.inFlight = null;
+    queue.waiting = queue.waiting.filter(({ key }) => !keys.has(key));
+    return [...keys];
+  }
+
+  /** Sets text aside that the server will not take, and starts the page afresh from what the server has. */
+  private async setAside(pageId: string, reason: string): Promise<void> {
+    const queue = this.queue(pageId);
+    const page = this.pages.get(pageId);
+    const text = typedWords(queue.waiting.map(({ item }) => item.update));
+    const title = page?.document.getText('title').toString() ?? '';
+    const keys = queue.waiting.map(({ key }) => key);
+    queue.waiting = [];
+    queue.inFlight = null;
+    if (text) await this.local.keep({ pageId, title, text, reason, at: new Date().toISOString() }).catch(() => undefined);
+    await this.local.takeFromOutbox(keys).catch(() => undefined);
+    await this.local.dropPage(pageId).catch(() => undefined);
+    if (page) {
+      page.startAfresh();
+      this.attach(page);
+      if (this.isConnected) this.ask(page);
+    }
+    this.tellSaving();
+    if (text) this.events.onKept();
+  }
+
+  private keepCopySoon(page: PageDocument): void {
+    if (this.copyTimers.has(page.pageId)) return;
+    const timer = setTimeout(() => {
+      this.copyTimers.delete(page.pageId);
+      this.keepCopy(page);
+    }, KEEP_COPY_AFTER);
+    this.copyTimers.set(page.pageId, timer);
+  }
+
+  private keepCopy(page: PageDocument): void {
+    if (!page.isReady || page.epoch === null || page.seed) return;
+    const state = Y.encodeStateAsUpdate(page.document);
+    void this.local.putPage({ pageId: page.pageId, epoch: page.epoch, state }).catch(() => undefined);
+  }
+
+  private say(message: object): void {
+    this.socket?.send(JSON.stringify(message));
+  }
+
+  private connect(): void {
+    if (this.isClosed || this.socket?.readyState === WebSocket.CONNECTING || this.isConnected) return;
+    const address = new URL('/api/socket', window.location.href);
+    address.protocol = address.protocol.replace('http', 'ws');
+    const socket = new WebSocket(address);
+    this.socket = socket;
+    socket.onopen = () => {
+      this.isConnected = true;
+      this.retry = FIRST_RETRY;
+      for (const page of this.pages.values()) this.ask(page);
+      void this.recallOutbox().then(() => [...this.queues.keys()].forEach((pageId) => this.flush(pageId)));
+    };
+    socket.onmessage = (event) => this.take(JSON.parse(String(event.data)) as ServerMessage);
+    socket.onclose = (event) => {
+      if (this.socket !== socket) return;
+      this.isConnected = false;
+      this.socket = null;
+      for (const queue of this.queues.values()) queue.inFlight = null;
+      this.tellSaving();
+      if (event.code === 1008) this.events.onSignedOut();
+      if (this.isClosed) return;
+      setTimeout(() => this.connect(), this.retry);
+      this.retry = Math.min(this.retry * 2, LONGEST_RETRY);
+    };
+  }
+
+  private take(message: ServerMessage): void {
+    switch (message.type) {
+      case 'state':
+        return this.takeState(message);
+      case 'update': {
+        const page = this.pages.get(message.page);
+        if (!page?.isReady || page.epoch !== message.epoch) return;
+        Y.applyUpdate(page.document, fromBase64(message.update), 'remote');
+        return this.keepCopySoon(page);
+      }
+      case 'saved':
+        return void this.acknowledge(message.page, message.number);
+      case 'refused':
+        if (message.number === null) return this.pages.get(message.page)?.setMissing(message.reason);
+        return void this.setAside(message.page, message.reason);
+      case 'changed':
+        return this.events.onChanged(message.page, message.changed);
+    }
+  }
+
+  private takeState(message: Extract<ServerMessage, { type: 'state' }>): void {
+    const page = this.pages.get(message.page);
+    if (!page) return;
+    if (page.epoch !== null && page.epoch !== message.epoch) {
+      void this.setAside(message.page, 'The page was built anew elsewhere.');
+      return;
+    }
+    page.epoch = message.epoch;
+    // What this window has and the server has not, taken before deletions from elsewhere could empty it.
+    const missing = Y.encodeStateAsUpdate(page.document, fromBase64(message.vector));
+    if (page.isReady && !page.seed && Y.decodeUpdate(missing).structs.length > 0) this.enqueue(page, missing);
+    Y.applyUpdate(page.document, fromBase64(message.update), 'remote');
+    page.setReady();
+    this.keepCopySoon(page);
+    this.tellSaving();
+  }
+
+  private tellSaving(): void {
+    this.events.onSaving(!this.isConnected ? 'offline' : this.isAllSent() ? 'saved' : 'saving');
+  }
+
+  /** Resolves when all that was typed is stored on the server, or after the time given. */
+  async settle(milliseconds: number): Promise<boolean> {
+    const end = Date.now() + milliseconds;
+    while (!this.isAllSent() && Date.now() < end) await new Promise((resolve) => setTimeout(resolve, 50));
+    return this.isAllSent();
+  }
+
+  close(): void {
+    this.isClosed = true;
+    window.removeEventListener('beforeunload', this.warn);
+    window.removeEventListener('online', this.reconnectNow);
+    this.socket?.close();
+    this.local.close();
+  }
+}

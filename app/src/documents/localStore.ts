@@ -1,0 +1,108 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** What this browser keeps of an account: its own copy of each opened page, and what has not reached the server yet. */
+
+export interface StoredPage {
+  pageId: string;
+  epoch: number;
+  state: Uint8Array;
+}
+
+/** One update that was typed here and is not yet acknowledged. */
+export interface OutboxItem {
+  pageId: string;
+  epoch: number;
+  day: string | null;
+  update: Uint8Array;
+}
+
+/** Text that the server would not take. It stays until the person has dealt with it. */
+export interface KeptCopy {
+  id?: number;
+  pageId: string;
+  title: string;
+  text: string;
+  reason: string;
+  at: string;
+}
+
+interface Schema extends DBSchema {
+  pages: { key: string; value: StoredPage };
+  outbox: { key: number; value: OutboxItem; indexes: { pageId: string } };
+  kept: { key: number; value: KeptCopy };
+}
+
+const databaseName = (accountId: string) => `glossarion-${accountId}`;
+
+export class LocalStore {
+  private constructor(private database: IDBPDatabase<Schema>) {}
+
+  static async open(accountId: string): Promise<LocalStore> {
+    const database = await openDB<Schema>(databaseName(accountId), 1, {
+      upgrade(created) {
+        created.createObjectStore('pages', { keyPath: 'pageId' });
+        created.createObjectStore('outbox', { autoIncrement: true }).createIndex('pageId', 'pageId');
+        created.createObjectStore('kept', { keyPath: 'id', autoIncrement: true });
+      },
+    });
+    return new LocalStore(database);
+  }
+
+  page(pageId: string): Promise<StoredPage | undefined> {
+    return this.database.get('pages', pageId);
+  }
+
+  async putPage(page: StoredPage): Promise<void> {
+    await this.database.put('pages', page);
+  }
+
+  async dropPage(pageId: string): Promise<void> {
+    await this.database.delete('pages', pageId);
+  }
+
+  addToOutbox(item: OutboxItem): Promise<number> {
+    return this.database.add('outbox', item);
+  }
+
+  /** What waits to be sent, a page's or all, in the order it was typed, with the keys to take it out again. */
+  async outbox(pageId?: string): Promise<{ key: number; item: OutboxItem }[]> {
+    const transaction = this.database.transaction('outbox');
+    const source = pageId === undefined ? transaction.store : transaction.store.index('pageId');
+    const found: { key: number; item: OutboxItem }[] = [];
+    let cursor = await source.openCursor(pageId === undefined ? undefined : IDBKeyRange.only(pageId));
+    while (cursor) {
+      found.push({ key: cursor.primaryKey, item: cursor.value });
+      cursor = await cursor.continue();
+    }
+    return found.sort((one, other) => one.key - other.key);
+  }
+
+  async takeFromOutbox(keys: readonly number[]): Promise<void> {
+    const transaction = this.database.transaction('outbox', 'readwrite');
+    await Promise.all([...keys.map((key) => transaction.store.delete(key)), transaction.done]);
+  }
+
+  keptCopies(): Promise<KeptCopy[]> {
+    return this.database.getAll('kept');
+  }
+
+  async keep(copy: KeptCopy): Promise<void> {
+    await this.database.add('kept', copy);
+  }
+
+  async dropKept(id: number): Promise<void> {
+    await this.database.delete('kept', id);
+  }
+
+  close(): void {
+    this.database.close();
+  }
+
+  /** Deletes everything this browser holds of an account. */
+  static async wipe(accountId: string): Promise<void> {
+    await new Promise<void>((resolve) => {
+      const request = indexedDB.deleteDatabase(databaseName(accountId));
+      request.onsuccess = request.onerror = request.onblocked = () => resolve();
+    });
+  }
+}

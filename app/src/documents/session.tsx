@@ -1,0 +1,90 @@
+import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { api } from '../state/api';
+import { refreshTargets, store } from '../state/store';
+import { savingChanged } from '../state/view';
+import { Library } from './library';
+import { LocalStore, type KeptCopy } from './localStore';
+import type { PageDocument } from './pageDocument';
+
+interface Shelf {
+  library: Library;
+  local: LocalStore;
+  keptCopies: KeptCopy[];
+  dropKept: (id: number) => Promise<void>;
+}
+
+const ShelfContext = createContext<Shelf | null>(null);
+
+const TAGS = { title: 'Titles', links: 'Links', outline: 'Outline' } as const;
+
+/** Opens this browser's store and the socket for an account, for as long as it is signed in here. */
+export function LibraryProvider({ accountId, children }: { accountId: string; children: ReactNode }) {
+  const [opened, setOpened] = useState<{ library: Library; local: LocalStore } | null>(null);
+  const [keptCopies, setKept] = useState<KeptCopy[]>([]);
+
+  useEffect(() => {
+    let library: Library | undefined;
+    let isGone = false;
+    void LocalStore.open(accountId).then((local) => {
+      if (isGone) return local.close();
+      const readKept = () => void local.keptCopies().then(setKept);
+      library = new Library(local, {
+        onSaving: (saving) => {
+          const before = store.getState().view.saving;
+          if (before === saving) return;
+          store.dispatch(savingChanged(saving));
+          if (saving === 'saved') store.dispatch(api.util.invalidateTags(['Words']));
+        },
+        onChanged: (pageId, changed) => {
+          const tags = changed.map((each) => TAGS[each as keyof typeof TAGS]).filter(Boolean);
+          store.dispatch(api.util.invalidateTags(tags));
+          if (changed.includes('title')) refreshTargets(pageId);
+        },
+        onKept: readKept,
+        onSignedOut: () => store.dispatch(api.util.invalidateTags(['Session'])),
+      });
+      readKept();
+      setOpened({ library, local });
+    });
+    return () => {
+      isGone = true;
+      library?.close();
+    };
+  }, [accountId]);
+
+  const shelf = useMemo<Shelf | null>(
+    () =>
+      opened && {
+        ...opened,
+        keptCopies,
+        dropKept: async (id) => {
+          await opened.local.dropKept(id);
+          setKept(await opened.local.keptCopies());
+        },
+      },
+    [opened, keptCopies],
+  );
+  return shelf ? <ShelfContext.Provider value={shelf}>{children}</ShelfContext.Provider> : null;
+}
+
+export function useShelf(): Shelf {
+  const shelf = useContext(ShelfContext);
+  if (!shelf) throw new Error('A page can only be shown to somebody who is signed in.');
+  return shelf;
+}
+
+/** The document of a page for as long as it is shown; null until this window has it. */
+export function usePageDocument(pageId: string, day: string | null): PageDocument | null {
+  const { library } = useShelf();
+  const [page, setPage] = useState<PageDocument | null>(null);
+  useEffect(() => {
+    const acquired = library.acquire(pageId, day);
+    setPage(acquired);
+    return () => library.release(acquired);
+  }, [library, pageId, day]);
+  useSyncExternalStore(page?.subscribe ?? noSubscription, page?.snapshot ?? noSnapshot);
+  return page?.pageId === pageId ? page : null;
+}
+
+const noSubscription = () => () => undefined;
+const noSnapshot = () => 0;

@@ -1,0 +1,116 @@
+import { EditorContent, useEditor } from '@tiptap/react';
+import type { Editor } from '@tiptap/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { BodyJson } from '@glossarion/core/document';
+import type { PageDocument } from '../documents/pageDocument';
+import type { TrailStep } from '@glossarion/core/outline';
+import { pageExtensions } from './extensions';
+import type { LinkQuery } from './linkQuery';
+import { LinkPicker, type LinkPickerHandle } from './LinkPicker';
+import { selectBlock } from './outline';
+
+/** Where a page made from within a sentence may live. */
+export interface WritingPlace {
+  pageId: string;
+  /** What the page stands in; null for a day, which stands in the journal. */
+  parentId: string | null;
+  trail: TrailStep[];
+  title: string;
+}
+
+export interface PageEditorProps {
+  page: PageDocument;
+  place: WritingPlace;
+  label: string;
+  placeholder?: string;
+  onOpen: (target: string, isBeside: boolean) => void;
+  /** Called a moment after the text has changed, and once when it is first shown. */
+  onBody?: (body: BodyJson) => void;
+  /** The id of the block to put the cursor in once shown; `start` for the first. */
+  focus?: string | null;
+}
+
+const BODY_AFTER = 250;
+
+/** A page's text, for writing. Everything the rest of the app knows of the editor goes through these properties. */
+export function PageEditor({ page, place, label, placeholder, onOpen, onBody, focus }: PageEditorProps) {
+  const [query, setQuery] = useState<LinkQuery | null>(null);
+  const picker = useRef<LinkPickerHandle>(null);
+  const latest = useRef({ onOpen, onBody });
+  latest.current = { onOpen, onBody };
+  const { document } = page;
+
+  const extensions = useMemo(
+    () =>
+      pageExtensions({
+        page,
+        placeholder: placeholder ?? 'Write here. Two brackets [[ link to a page.',
+        onOpen: (target, isBeside) => latest.current.onOpen(target, isBeside),
+        link: { onChange: setQuery, onKey: (key) => picker.current?.take(key) ?? false },
+      }),
+    // A page that was started afresh has a new document and needs a new editor.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [page, document],
+  );
+
+  const editor = useEditor(
+    {
+      extensions,
+      editorProps: {
+        attributes: {
+          class: 'writing',
+          role: 'textbox',
+          'aria-multiline': 'true',
+          'aria-label': label,
+          spellcheck: 'true',
+          autocapitalize: 'sentences',
+        },
+        scrollMargin: { top: 40, bottom: 120, left: 0, right: 0 },
+        scrollThreshold: { top: 20, bottom: 90, left: 0, right: 0 },
+      },
+      immediatelyRender: true,
+      shouldRerenderOnTransaction: false,
+    },
+    [extensions],
+  );
+
+  useTellBody(editor, latest);
+
+  useEffect(() => {
+    if (!editor || !focus) return;
+    const timer = setTimeout(() => {
+      if (editor.isDestroyed) return;
+      const transaction = focus === 'start' ? null : selectBlock(editor.state, focus);
+      if (transaction) editor.view.dispatch(transaction);
+      editor.view.focus();
+    });
+    return () => clearTimeout(timer);
+  }, [editor, focus]);
+
+  return (
+    <>
+      <EditorContent editor={editor} />
+      {editor && query && <LinkPicker ref={picker} editor={editor} query={query} place={place} />}
+    </>
+  );
+}
+
+function useTellBody(editor: Editor | null, latest: { current: { onBody?: (body: BodyJson) => void } }): void {
+  useEffect(() => {
+    if (!editor) return;
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const tell = () => {
+      timer = null;
+      if (!editor.isDestroyed) latest.current.onBody?.(editor.getJSON() as BodyJson);
+    };
+    const later = () => {
+      timer ??= setTimeout(tell, BODY_AFTER);
+    };
+    tell();
+    editor.on('update', later);
+    return () => {
+      editor.off('update', later);
+      if (timer) clearTimeout(timer);
+    };
+  }, [editor, latest]);
+}

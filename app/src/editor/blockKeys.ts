@@ -1,0 +1,132 @@
+import { Extension, type Editor } from '@tiptap/core';
+import { TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
+import { newId } from '@glossarion/core/document';
+import { indent, moveLine, tick } from './outline';
+
+type Edit = (state: EditorState) => Transaction | null;
+
+const run = (editor: Editor, edit: Edit): boolean => {
+  const transaction = edit(editor.state);
+  if (transaction) editor.view.dispatch(transaction);
+  return transaction !== null;
+};
+
+const GOES_ON = new Set(['bulleted', 'numbered', 'todo', 'quote']);
+
+/** Enter: a new line after, of the kind that goes on; an empty item steps out instead. */
+const enter: Edit = (state) => {
+  const { $from } = state.selection;
+  const node = $from.parent;
+  if (node.type.name !== 'block' || $from.depth !== 1) return null;
+  const { kind, depth } = node.attrs as { kind: string; depth: number };
+  if (state.selection.empty && node.content.size === 0 && (kind !== 'paragraph' || depth > 0)) {
+    return depth > 0 ? indent(state, -1) : turnAt(state, $from.before(), { kind: 'paragraph', level: null, state: null });
+  }
+  if (kind === 'paragraph' && state.selection.empty && node.textContent === '---') {
+    const position = $from.before();
+    const divider = state.schema.nodes.divider!.create({ id: newId(), depth });
+    const transaction = state.tr.delete($from.start(), $from.end()).insert(position, divider);
+    return transaction.setNodeAttribute(position + 1, 'kind', 'paragraph').scrollIntoView();
+  }
+  const after = {
+    id: newId(),
+    kind: GOES_ON.has(kind) ? kind : 'paragraph',
+    depth,
+    level: null,
+    state: kind === 'todo' ? 'open' : null,
+    formerIds: null,
+    kept: null,
+  };
+  if (state.selection.empty && $from.parentOffset === 0 && node.content.size > 0) {
+    // At the start of a line the words keep their block, and an empty line goes before them.
+    const empty = node.type.create({ ...after, kind: kind === 'heading' ? 'paragraph' : kind });
+    return state.tr.insert($from.before(), empty).scrollIntoView();
+  }
+  const next = state.doc.maybeChild($from.index(0) + 1);
+  if (state.selection.$to.parentOffset === state.selection.$to.parent.content.size && next) {
+    const nextDepth = Number(next.attrs.depth ?? 0);
+    if (nextDepth > depth && next.type.name === 'block') {
+      after.depth = nextDepth;
+      after.kind = GOES_ON.has(String(next.attrs.kind)) ? String(next.attrs.kind) : 'paragraph';
+      after.state = after.kind === 'todo' ? 'open' : null;
+    }
+  }
+  const transaction = state.tr.deleteSelection();
+  transaction.split(transaction.mapping.map($from.pos), 1, [{ type: node.type, attrs: after }]);
+  return transaction.scrollIntoView();
+};
+
+const turnAt = (state: EditorState, position: number, changes: Record<string, unknown>): Transaction => {
+  const node = state.doc.nodeAt(position)!;
+  return state.tr.setNodeMarkup(position, undefined, { ...node.attrs, ...changes });
+};
+
+/** Backspace at the start of a line: first it loses its kind, then its depth, then it joins the line before. */
+const backspace: Edit = (state) => {
+  const { $from, empty } = state.selection;
+  const node = $from.parent;
+  if (!empty || $from.parentOffset > 0 || node.type.name !== 'block' || $from.depth !== 1) return null;
+  if (node.attrs.kind !== 'paragraph') {
+    return turnAt(state, $from.before(), { kind: 'paragraph', level: null, state: null });
+  }
+  if (Number(node.attrs.depth) > 0) return indent(state, -1);
+  return joinAt(state, $from.before());
+};
+
+const forwardDelete: Edit = (state) => {
+  const { $from, empty } = state.selection;
+  const node = $from.parent;
+  if (!empty || $from.depth !== 1 || $from.parentOffset < node.content.size || node.type.name !== 'block') return null;
+  return joinAt(state, $from.after());
+};
+
+/** Joins the blocks on both sides of a position; a divider there is taken out. An empty block before simply goes. */
+function joinAt(state: EditorState, position: number): Transaction | null {
+  const { nodeBefore, nodeAfter } = state.doc.resolve(position);
+  if (!nodeBefore || !nodeAfter) return null;
+  if (nodeBefore.type.name === 'divider') return state.tr.delete(position - nodeBefore.nodeSize, position);
+  if (nodeAfter.type.name === 'divider') return state.tr.delete(position, position + nodeAfter.nodeSize);
+  if (nodeBefore.type.name !== 'block' || nodeAfter.type.name !== 'block') return null;
+  if (nodeBefore.content.size === 0) return state.tr.delete(position - nodeBefore.nodeSize, position);
+  return state.tr.join(position).scrollIntoView();
+}
+
+/** The keyboard of a page: lines, their depth and their order. */
+export const BlockKeys = Extension.create({
+  name: 'blockKeys',
+  priority: 500,
+  addKeyboardShortcuts() {
+    const edit = (each: Edit) => () => run(this.editor, each);
+    const always = (each: Edit) => () => {
+      run(this.editor, each);
+      return true;
+    };
+    return {
+      Enter: edit(enter),
+      'Shift-Enter': () => this.editor.commands.insertContent({ type: 'hardBreak' }),
+      Backspace: edit(backspace),
+      'Shift-Backspace': edit(backspace),
+      Delete: edit(forwardDelete),
+      Tab: always((state) => indent(state, 1)),
+      'Shift-Tab': always((state) => indent(state, -1)),
+      'Alt-ArrowUp': always((state) => moveLine(state, -1)),
+      'Alt-ArrowDown': always((state) => moveLine(state, 1)),
+      'Mod-Enter': edit(tick),
+      'Mod-b': () => this.editor.commands.toggleMark('bold'),
+      'Mod-i': () => this.editor.commands.toggleMark('italic'),
+      'Mod-u': () => this.editor.commands.toggleMark('underline'),
+      'Mod-e': () => this.editor.commands.toggleMark('code'),
+      'Mod-Shift-h': () => this.editor.commands.toggleMark('highlight'),
+      'Mod-k': edit(({ selection, tr, doc }) => {
+        const words = doc.textBetween(selection.from, selection.to);
+        tr.insertText(`[[${words}`, selection.from, selection.to);
+        return tr.setSelection(TextSelection.create(tr.doc, selection.from + 2 + words.length));
+      }),
+      'Mod-a': () => this.editor.commands.selectAll(),
+      Escape: () => {
+        this.editor.commands.blur();
+        return true;
+      },
+    };
+  },
+});

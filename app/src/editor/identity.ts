@@ -1,0 +1,92 @@
+import { Extension } from '@tiptap/core';
+import { Slice, type Fragment, type Node as DocumentNode } from '@tiptap/pm/model';
+import { Plugin, type EditorState, type Transaction } from '@tiptap/pm/state';
+import { Mapping } from '@tiptap/pm/transform';
+import { ySyncPluginKey } from '@tiptap/y-tiptap';
+import { newId } from '@glossarion/core/document';
+
+const isRemote = (transaction: Transaction): boolean =>
+  (transaction.getMeta(ySyncPluginKey) as { isChangeOrigin?: boolean } | undefined)?.isChangeOrigin === true;
+
+const idsIn = (doc: DocumentNode): Set<string> => {
+  const ids = new Set<string>();
+  doc.forEach((node) => void (node.attrs.id && ids.add(String(node.attrs.id))));
+  return ids;
+};
+
+/** Gives every block a lasting id of its own, and notes on a block the ids of those that were joined into it. */
+function mendIds(transactions: readonly Transaction[], before: EditorState, after: EditorState): Transaction | null {
+  if (!transactions.some((each) => each.docChanged) || transactions.some(isRemote)) return null;
+  const transaction = after.tr;
+  const seen = new Set<string>();
+  after.doc.forEach((node, position) => {
+    const id = node.attrs.id as string | null;
+    if (id !== null && !seen.has(id)) seen.add(id);
+    else if (node.type.spec.attrs && 'id' in node.type.spec.attrs) {
+      const fresh = newId();
+      seen.add(fresh);
+      transaction.setNodeMarkup(position, undefined, { ...node.attrs, id: fresh, formerIds: null });
+    }
+  });
+  noteJoined(transactions, before, seen, transaction);
+  return transaction.docChanged ? transaction.setMeta('addToHistory', true) : null;
+}
+
+function noteJoined(
+  transactions: readonly Transaction[],
+  before: EditorState,
+  standing: ReadonlySet<string>,
+  transaction: Transaction,
+): void {
+  const mapping = new Mapping(transactions.flatMap((each) => each.mapping.maps));
+  before.doc.forEach((node, offset) => {
+    const id = node.attrs.id as string | null;
+    if (id === null || standing.has(id) || !node.isTextblock || node.content.size === 0) return;
+    const end = mapping.mapResult(offset + 1 + node.content.size, -1);
+    if (end.deletedBefore || end.pos > transaction.doc.content.size) return;
+    const survivor = transaction.doc.resolve(end.pos);
+    if (survivor.depth === 0 || survivor.node(1).type.name !== 'block') return;
+    const { attrs } = survivor.node(1);
+    const former = [attrs.formerIds, node.attrs.formerIds, id].filter(Boolean).join(' ');
+    transaction.setNodeAttribute(survivor.before(1), 'formerIds', former);
+  });
+}
+
+/** Blocks pasted or dropped get new ids, unless they were just cut out of this page: then they have moved. */
+function withoutIds(fragment: Fragment, keep: ReadonlySet<string>): Fragment {
+  let mapped = fragment;
+  fragment.forEach((node, _offset, index) => {
+    const id = node.attrs.id as string | null | undefined;
+    if (!id || keep.has(id)) return;
+    const attrs = { ...node.attrs, id: null, formerIds: null, kept: null };
+    mapped = mapped.replaceChild(index, node.type.create(attrs, node.content, node.marks));
+  });
+  return mapped;
+}
+
+export const Identity = Extension.create({
+  name: 'identity',
+  addProseMirrorPlugins() {
+    let cut = new Set<string>();
+    return [
+      new Plugin({
+        appendTransaction: mendIds,
+        props: {
+          handleDOMEvents: {
+            cut: (view) => {
+              const { from, to } = view.state.selection;
+              cut = new Set();
+              view.state.doc.nodesBetween(from, to, (node) => void (node.attrs.id && cut.add(String(node.attrs.id))));
+              return false;
+            },
+          },
+          transformPasted: (slice, view) => {
+            const present = idsIn(view.state.doc);
+            const keep = new Set([...cut].filter((id) => !present.has(id)));
+            return new Slice(withoutIds(slice.content, keep), slice.openStart, slice.openEnd);
+          },
+        },
+      }),
+    ];
+  },
+});

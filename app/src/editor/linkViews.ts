@@ -1,0 +1,115 @@
+import { Extension } from '@tiptap/core';
+import type { Node as DocumentNode } from '@tiptap/pm/model';
+import { Plugin } from '@tiptap/pm/state';
+import type { EditorView, NodeView } from '@tiptap/pm/view';
+import { PageLink, Tag } from '@glossarion/core/document';
+import { LINK_STATE_WORDS } from '@glossarion/core/links';
+import { store, targetOf, wantTargets } from '../state/store';
+
+/** How a link is shown: the present title of its target or its own words, and the target's state in looks and words. */
+class LinkView implements NodeView {
+  dom: HTMLAnchorElement;
+  private shown = '';
+
+  constructor(private node: DocumentNode) {
+    this.dom = document.createElement('a');
+    this.dom.className = 'link';
+    this.dom.draggable = false;
+    if (!targetOf(this.target)) wantTargets([this.target]);
+    this.show();
+  }
+
+  get target(): string {
+    return String(this.node.attrs.target);
+  }
+
+  show(): void {
+    const target = targetOf(this.target);
+    const own = this.node.attrs.words as string | null;
+    const words = own || target?.title || (target?.state === 'gone' ? 'a page that is gone' : '…');
+    const state = target?.state ?? 'written';
+    const key = `${words}\n${state}\n${this.target}`;
+    if (key === this.shown) return;
+    this.shown = key;
+    this.dom.href = `/to/${this.target}`;
+    this.dom.dataset.target = this.target;
+    this.dom.dataset.state = state;
+    this.dom.textContent = words;
+    const said = LINK_STATE_WORDS[state];
+    if (said) this.dom.setAttribute('aria-label', `${words}, ${said}`);
+    else this.dom.removeAttribute('aria-label');
+    this.dom.title = target && own ? target.title : '';
+  }
+
+  update(node: DocumentNode): boolean {
+    if (node.type !== this.node.type) return false;
+    this.node = node;
+    this.show();
+    return true;
+  }
+
+  ignoreMutation(): boolean {
+    return true;
+  }
+}
+
+const shownLinks = new WeakMap<EditorView, Set<LinkView>>();
+
+export const PageLinkWithView = PageLink.extend({
+  addNodeView() {
+    return ({ node, view }) => {
+      const link = new LinkView(node);
+      const links = shownLinks.get(view) ?? new Set<LinkView>();
+      shownLinks.set(view, links.add(link));
+      return Object.assign(link, { destroy: () => void links.delete(link) });
+    };
+  },
+});
+
+export const TagWithView = Tag.extend({
+  addNodeView() {
+    return ({ node }) => {
+      const dom = document.createElement('span');
+      dom.className = 'tag';
+      dom.textContent = String(node.attrs.name);
+      return { dom };
+    };
+  },
+});
+
+/** Opens links by click or Enter, and keeps what they show present. */
+export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBeside: boolean) => void }>({
+  name: 'linkBehaviour',
+  addOptions: () => ({ onOpen: () => undefined }),
+  addProseMirrorPlugins() {
+    const { onOpen } = this.options;
+    return [
+      new Plugin({
+        view: (view) => ({
+          destroy: store.subscribe(() => shownLinks.get(view)?.forEach((link) => link.show())),
+        }),
+        props: {
+          handleDOMEvents: {
+            click: (_view, event) => {
+              const link = (event.target as Element).closest('a');
+              if (!link || event.button !== 0) return false;
+              if (event.metaKey || event.ctrlKey) return false;
+              event.preventDefault();
+              if (link.dataset.target) onOpen(link.dataset.target, event.shiftKey);
+              else if (/^(https?:|mailto:|tel:)/u.test(link.href)) window.open(link.href, '_blank', 'noopener');
+              return true;
+            },
+          },
+          handleKeyDown: (view, event) => {
+            // A link that is selected as a whole, as it is when arrowed onto, opens by Enter.
+            const { selection } = view.state;
+            const node = 'node' in selection ? (selection.node as DocumentNode) : null;
+            if (event.key !== 'Enter' || node?.type.name !== 'pageLink') return false;
+            onOpen(String(node.attrs.target), event.shiftKey);
+            return true;
+          },
+        },
+      }),
+    ];
+  },
+});

@@ -1,0 +1,84 @@
+import { face } from '../theme/tokens';
+
+/** Depths that have a numbering of their own; deeper ones go on counting with the last. */
+const COUNTERS = Array.from({ length: 25 }, (_each, depth) => `n${depth}`);
+const numbering = COUNTERS.map((counter, depth) => {
+  const deeper = COUNTERS.slice(depth + 1).join(' ');
+  return [
+    `.writing .block[data-depth='${depth}'] { counter-reset: ${counter} ${deeper}; }`,
+    `.writing .block[data-kind='numbered'][data-depth='${depth}'] { counter-reset: ${deeper || 'none'}; counter-increment: ${counter}; }`,
+    `.writing .block[data-kind='numbered'][data-depth='${depth}']::before { content: counter(${counter}) '.'; }`,
+  ].join('\n');
+}).join('\n');
+
+/** How the text of a page looks, in the editor and where it is shown still. */
+export const writingSheet = `
+.writing { font: 400 19px/27px ${face.writing}; color: var(--ink); outline: none; overflow-wrap: anywhere; font-variant-numeric: oldstyle-nums; counter-reset: ${COUNTERS.join(' ')}; }
+@media (min-width: 720px) { .writing { font-size: 19.5px; line-height: 28px; } }
+.writing > * { position: relative; }
+.writing .block, .writing pre, .writing table, .writing hr { margin: 0 0 10px; margin-inline-start: calc(var(--depth, 0) * 26px); }
+.writing .block { position: relative; scroll-margin: 90px; }
+.writing .words { margin: 0; min-height: 27px; font: inherit; }
+.writing .block[data-kind='heading'] { margin-top: 20px; margin-bottom: 6px; }
+.writing > .block:first-child[data-kind='heading'], .writing .run:first-child > .block:first-child[data-kind='heading'] { margin-top: 8px; }
+.writing .block[data-kind='heading'] .words { font-weight: 700; font-size: 22px; line-height: 28px; }
+.writing .block[data-kind='heading'][data-level='1'] .words { font-size: 26px; line-height: 32px; }
+.writing .block[data-kind='heading'][data-level='3'] .words { font-size: 20px; }
+.writing .block[data-kind='heading'][data-level='4'] .words { font-size: 19px; font-style: italic; }
+.writing .block[data-kind='bulleted'], .writing .block[data-kind='numbered'], .writing .block[data-kind='todo'] { padding-inline-start: 28px; margin-bottom: 6px; }
+.writing .block[data-kind='bulleted']::before { content: '–'; position: absolute; inset-inline-start: 8px; color: var(--soft); }
+.writing .block[data-kind='numbered']::before { position: absolute; inset-inline-start: 0; min-width: 22px; color: var(--soft); font-size: .86em; text-align: end; }
+.writing .block[data-kind='quote'] { padding-inline-start: 18px; border-inline-start: 2px solid var(--rule); }
+.writing .block[data-kind='quote'] .words { font-style: italic; }
+.writing .block[data-kind='note'] { padding: 10px 14px; background: var(--parchment); }
+.writing .box { position: absolute; inset-inline-start: -13px; top: -9px; width: 44px; height: 44px; padding: 0; border: 0; background: none; cursor: pointer; }
+.writing .box::before { content: ''; position: absolute; left: 13px; top: 14px; width: 14px; height: 14px; border: 1.6px solid var(--slate); border-radius: 3px; }
+.writing .box[aria-checked='true']::before { background: var(--verdigris); border-color: var(--verdigris); }
+.writing .box[aria-checked='true']::after { content: ''; position: absolute; left: 18.5px; top: 15.5px; width: 4px; height: 9px; border: solid var(--leaf); border-width: 0 2px 2px 0; transform: rotate(42deg); }
+.writing .box[aria-checked='mixed']::before { background: linear-gradient(90deg, var(--verdigris) 50%, transparent 50%); }
+.writing .box:disabled { cursor: default; }
+.writing .block[data-state='done'] .words { color: var(--soft); }
+.writing .block[data-state='dropped'] .words { color: var(--soft); text-decoration: line-through; }
+.writing .link, .writing a, .gloss a, .lines a { color: var(--verdigris); text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; cursor: pointer; }
+.writing .link[data-state='unwritten'], .gloss .link[data-state='unwritten'] { color: var(--ochre); }
+.link[data-state='unwritten']::after { content: ''; display: inline-block; width: 5px; height: 5px; border: 1.4px solid currentColor; border-radius: 50%; vertical-align: super; margin-inline-start: 2px; }
+.writing .link[data-state='binned'], .writing .link[data-state='gone'], .gloss .link[data-state='binned'], .gloss .link[data-state='gone'] { color: var(--soft); text-decoration-style: dashed; }
+.link[data-state='binned']::after { content: ' in the bin'; font: 14px ${face.interface}; }
+.link[data-state='gone']::after { content: ' gone'; font: 14px ${face.interface}; }
+.link.ProseMirror-selectednode, .tag.ProseMirror-selectednode { outline: 2px solid var(--lapis); outline-offset: 2px; border-radius: 2px; }
+.tag { font: 500 .86em ${face.capitals}; font-feature-settings: 'c2sc', 'smcp'; text-transform: lowercase; letter-spacing: .05em; color: var(--ochre); }
+.writing code { font: .82em ${face.code}; background: var(--ground); padding: 1px 4px; border-radius: 3px; }
+.writing pre { background: var(--ground); padding: 12px 14px; overflow-x: auto; border-radius: 3px; }
+.writing pre code { background: none; padding: 0; }
+mark { background: var(--washOchre); color: var(--ink); padding: 0 2px; border-radius: 1px; }
+mark[data-pigment='verdigris'] { background: var(--washVerdigris); } mark[data-pigment='lapis'] { background: var(--washLapis); }
+mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-pigment='plum'] { background: var(--washPlum); }
+.writing hr { border: 0; height: 18px; background: radial-gradient(circle, var(--soft) 1.6px, transparent 2px) center / 18px 18px repeat-x; max-width: 54px; margin: 10px auto 18px; }
+.writing hr.ProseMirror-selectednode { outline: 2px solid var(--lapis); }
+.writing table { border-collapse: collapse; font: 16px/22px ${face.interface}; font-variant-numeric: lining-nums tabular-nums; display: block; overflow-x: auto; }
+.writing th, .writing td { border: 1px solid var(--rule); border-width: 0 0 1px; padding: 5px 14px 5px 0; text-align: start; vertical-align: top; }
+.writing th { font-weight: 700; border-bottom-color: var(--soft); }
+.writing td .block, .writing th .block { margin: 0; } .writing td .words, .writing th .words { min-height: 22px; }
+.writing .is-editor-empty:first-child .words::before, .writing .block.is-empty .words[data-placeholder]::before { color: var(--soft); }
+.writing .is-empty.is-editor-empty::before { content: attr(data-placeholder); position: absolute; color: var(--soft); font-style: italic; pointer-events: none; }
+.writing .list-owner { position: absolute; width: 0; height: 0; overflow: hidden; }
+.writing .kept { font: 15px/20px ${face.interface}; color: var(--ochre); border-inline-start: 3px solid var(--ochre); padding: 2px 0 2px 10px; margin-top: 4px; }
+.writing .kept button { font: inherit; color: var(--lapis); background: none; border: 0; padding: 4px 6px; text-decoration: underline; cursor: pointer; }
+.writing .ProseMirror-gapcursor { position: absolute; }
+.landed > .words, hr.landed, pre.landed { animation: landed 1.2s ease-out; }
+@keyframes landed { from { background: var(--washOchre); } to { background: transparent; } }
+@media (prefers-reduced-motion: reduce) { .landed > .words { animation-duration: 1.2s; animation-timing-function: steps(1, end); } }
+${numbering}
+.title { font: 700 32px/1.12 ${face.writing}; margin: 0; color: var(--ink); outline: none; overflow-wrap: anywhere; }
+.title::first-letter { color: var(--vermilion); }
+.title:empty::before { content: attr(data-placeholder); color: var(--soft); }
+@media (min-width: 720px) { .title { font-size: 37px; } }
+.picker { position: fixed; z-index: 60; max-width: calc(100vw - 16px); max-height: 60vh; overflow-y: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 8px 28px var(--shadow); padding: 4px 0; }
+.choice { display: block; padding: 7px 14px; min-height: 44px; box-sizing: border-box; cursor: pointer; border-inline-start: 3px solid transparent; }
+.choice.active { background: var(--ground); border-inline-start-color: var(--vermilion); }
+.choice-words { display: block; font: 500 17px/21px ${face.interface}; color: var(--ink); overflow-wrap: anywhere; }
+.choice-words.new { color: var(--lapis); }
+.choice-detail { display: block; font: 15px/18px ${face.interface}; color: var(--soft); overflow-wrap: anywhere; }
+.gloss { font: 16px/21px ${face.interface}; color: var(--ink); overflow-wrap: anywhere; }
+.gloss .words { display: inline; } .gloss .link, .gloss a { color: var(--verdigris); }
+`;

@@ -1,0 +1,67 @@
+import { Extension, InputRule, markInputRule } from '@tiptap/core';
+import type { BlockKind } from '@glossarion/core/document';
+import { TAG_PATTERN } from '@glossarion/core/tags';
+
+/** Markdown at the start of a paragraph turns it into another kind as it is typed. */
+const KINDS: { find: RegExp; attrs: (match: RegExpMatchArray) => { kind: BlockKind; level?: number; state?: string } }[] = [
+  { find: /^(#{1,4})\s$/u, attrs: (match) => ({ kind: 'heading', level: match[1]!.length }) },
+  { find: /^[-*+]\s$/u, attrs: () => ({ kind: 'bulleted' }) },
+  { find: /^\d{1,4}[.)]\s$/u, attrs: () => ({ kind: 'numbered' }) },
+  { find: /^\[ ?\]\s$/u, attrs: () => ({ kind: 'todo', state: 'open' }) },
+  { find: /^\[[xX]\]\s$/u, attrs: () => ({ kind: 'todo', state: 'done' }) },
+  { find: /^>\s$/u, attrs: () => ({ kind: 'quote' }) },
+];
+
+const kindRule = ({ find, attrs }: (typeof KINDS)[number]): InputRule =>
+  new InputRule({
+    find,
+    handler: ({ state, range, match }) => {
+      const { $from } = state.selection;
+      const { parent } = $from;
+      if (parent.type.name !== 'block' || (parent.attrs.kind !== 'paragraph' && parent.attrs.kind !== 'bulleted')) return null;
+      const changes = { level: null, state: null, ...attrs(match) };
+      state.tr
+        .delete(range.from, range.to)
+        .setNodeMarkup($from.before(), undefined, { ...parent.attrs, ...changes });
+      return undefined;
+    },
+  });
+
+/** `[words](https://…)` becomes a link to the outside. */
+const webLinkRule = new InputRule({
+  find: /\[([^\][]+)\]\((https?:\/\/[^\s)]+|mailto:[^\s)]+)\)$/u,
+  handler: ({ state, range, match }) => {
+    const mark = state.schema.marks.webLink!.create({ href: match[2] });
+    state.tr.replaceWith(range.from, range.to, state.schema.text(match[1]!, [mark])).removeStoredMark(mark);
+  },
+});
+
+/** `#word` and a space becomes a tag. */
+const tagRule = new InputRule({
+  find: new RegExp(`(?:^|[\\s(])${TAG_PATTERN.source}([\\s.,;:!?)])$`, 'u'),
+  handler: ({ state, range, match }) => {
+    const start = range.from + match[0].indexOf('#');
+    if (state.selection.$from.parent.type.name !== 'block') return null;
+    const tag = state.schema.nodes.tag!.create({ name: match[1] });
+    state.tr.replaceWith(start, range.to, [tag, state.schema.text(match[2]!)]);
+    return undefined;
+  },
+});
+
+/** What is typed as Markdown becomes what it means, as it is typed. */
+export const Shortcuts = Extension.create({
+  name: 'shortcuts',
+  addInputRules() {
+    const { marks } = this.editor.schema;
+    return [
+      ...KINDS.map(kindRule),
+      webLinkRule,
+      tagRule,
+      markInputRule({ find: /(?:^|\s)(\*\*(?!\s)([^*]+)(?<!\s)\*\*)$/u, type: marks.bold! }),
+      markInputRule({ find: /(?:^|[^*])(\*(?![\s*])([^*]+)(?<!\s)\*)$/u, type: marks.italic! }),
+      markInputRule({ find: /(?:^|\s)(~~(?!\s)([^~]+)(?<!\s)~~)$/u, type: marks.strike! }),
+      markInputRule({ find: /(?:^|[^`])(`([^`]+)`)$/u, type: marks.code! }),
+      markInputRule({ find: /(?:^|\s)(==(?!\s)([^=]+)(?<!\s)==)$/u, type: marks.highlight! }),
+    ];
+  },
+});

@@ -1,0 +1,20 @@
+import { useBlockPlaceQuery, useEntryQuery } from '../../state/api';
+
+/** The id of the notebook that the shown address stands in, as soon as it is known. */
+export function useNotebookHere(path: string): string | null {
+  const match = /^\/(n|p|b)\/([0-9a-f-]{36})/u.exec(path);
+  const isBlock = match?.[1] === 'b';
+  const { currentData: block } = useBlockPlaceQuery(match?.[2] ?? '', { skip: !isBlock });
+  const id = isBlock ? block?.pageId : match?.[2];
+  const { currentData: entry } = useEntryQuery(id ?? '', { skip: !id });
+  if (!entry) return null;
+  return entry.kind === 'notebook' ? entry.id : (entry.trail[0]?.id ?? null);
+}
+
+/** The id of the page an address shows. */
+export function usePageHere(path: string): string | null {
+  const match = /^\/(p|b)\/([0-9a-f-]{36})/u.exec(path);
+  const isBlock = match?.[1] === 'b';
+  const { currentData: block } = useBlockPlaceQuery(match?.[2] ?? '', { skip: !isBlock });
+  return isBlock ? (block?.pageId ?? null) : (match?.[2] ?? null);
+}

@@ -1,0 +1,188 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Pressable, View, useWindowDimensions } from 'react-native';
+import type { BodyJson } from '@glossarion/core/document';
+import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
+import { usePageDocument } from '../../documents/session';
+import { PageEditor } from '../../editor/PageEditor';
+import { TitleField } from '../../editor/TitleField';
+import { usePageQuery } from '../../state/api';
+import { useAppSelector } from '../../state/store';
+import type { PageInfo } from '../../state/types';
+import { colour, measure } from '../../theme/tokens';
+import { DayScreen } from '../journal/DayScreen';
+import { MarginColumn } from '../margin/MarginColumn';
+import { MarginCounts } from '../margin/MarginCounts';
+import { MarginSheet } from '../margin/MarginSheet';
+import { useMargin } from '../margin/useMargin';
+import { Loading } from '../shell/Loading';
+import { open, openTarget } from '../shell/navigation';
+import { SavingSign } from '../shell/SavingSign';
+import { Screen } from '../shell/Screen';
+import { Trouble } from '../shell/Trouble';
+import { Words } from '../shell/Words';
+import { PhoneTrail, Trail } from '../trail/Trail';
+import { KeptCopies } from './KeptCopies';
+import { PageSheet } from './PageSheet';
+import { useLanding } from './useLanding';
+
+interface PageScreenProps {
+  pageId: string;
+  /** The block to land on. */
+  blockId?: string | null;
+  /** Whether the page was just made and waits for its title. */
+  isNew?: boolean;
+}
+
+/** A page with its trail, its text and its Margin. */
+export function PageScreen({ pageId, blockId = null, isNew = false }: PageScreenProps) {
+  const { currentData: info, isError, error, refetch } = usePageQuery(pageId);
+  if (info?.day) return <DayScreen day={info.day} blockId={blockId} />;
+  const isMissing = isError && (error as { status?: unknown }).status === 404;
+  if (isMissing) {
+    return (
+      <Screen label="Page">
+        <Trouble
+          title="Not here"
+          sentence="There is no such page in this account. It may have been deleted for good, or the address is not whole."
+          action={{ label: 'Open Today', onPress: () => open('/today') }}
+        />
+      </Screen>
+    );
+  }
+  return <OpenPage key={pageId} pageId={pageId} info={info ?? null} blockId={blockId} isNew={isNew} onRetry={() => void refetch()} />;
+}
+
+interface OpenPageProps {
+  pageId: string;
+  info: PageInfo | null;
+  blockId: string | null;
+  isNew: boolean;
+  onRetry: () => void;
+}
+
+function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
+  const page = usePageDocument(pageId, null);
+  const { width } = useWindowDimensions();
+  const isMarginHidden = useAppSelector((state) => state.view.isMarginHidden);
+  const [body, setBody] = useState<BodyJson | null>(null);
+  const [focus, setFocus] = useState<string | null>(null);
+  const [sheet, setSheet] = useState<{ isOpen: boolean; lineId: string | null }>({ isOpen: false, lineId: null });
+  const [isMenuOpen, setMenuOpen] = useState(false);
+  const text = useRef<HTMLDivElement>(null);
+  const { groups, count } = useMargin(pageId, body);
+  const isWide = width >= measure.wide;
+  const hasColumn = width >= measure.withMargin && !isMarginHidden;
+  useLanding(blockId, body !== null);
+
+  useEffect(() => {
+    document.title = info?.title ? `${info.title} · Glossarion` : 'Glossarion';
+  }, [info?.title]);
+
+  const tags = useMemo(() => tagsOf(body), [body]);
+  const trail = info?.trail ?? [];
+  const place = {
+    pageId,
+    parentId: info?.parentId ?? null,
+    trail,
+    title: info?.title ?? '',
+  };
+
+  return (
+    <Screen label={info?.title ?? 'Page'} hasOwnPlace={blockId !== null}>
+      <div className="page" data-wide={isWide}>
+        <div className="page-column">
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+            {isWide ? <Trail trail={trail} title={info?.title ?? ''} /> : <PhoneTrail trail={trail} />}
+            {!isWide && <SavingSign />}
+            <MenuButton onPress={() => setMenuOpen(true)} />
+          </View>
+          <div className="page-text">
+            {page?.isReady ? (
+              <>
+                <TitleField page={page} hasFocus={isNew} onDone={() => setFocus('start')} />
+                <PageMeta info={info} tags={tags} />
+                <KeptCopies pageId={pageId} />
+                <div ref={text} className="page-body">
+                  <PageEditor
+                    page={page}
+                    place={place}
+                    label={info?.title ? `Text of ${info.title}` : 'Text'}
+                    onOpen={openTarget}
+                    onBody={setBody}
+                    focus={focus}
+                  />
+                  {!hasColumn && (
+                    <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />
+                  )}
+                </div>
+              </>
+            ) : page?.missing ? (
+              <Trouble title="Not here" sentence={page.missing} />
+            ) : (
+              <Loading />
+            )}
+          </div>
+        </div>
+        {hasColumn && <MarginColumn groups={groups} count={count} text={text} />}
+      </div>
+      {!hasColumn && !(isWide && isMarginHidden) && (
+        <MarginSheet
+          groups={groups}
+          count={count}
+          isOpen={sheet.isOpen}
+          lineId={sheet.lineId}
+          onToggle={(isOpen) => setSheet({ isOpen, lineId: null })}
+        />
+      )}
+      {isMenuOpen && info && <PageSheet info={info} onClose={() => setMenuOpen(false)} />}
+    </Screen>
+  );
+}
+
+function MenuButton({ onPress }: { onPress: () => void }) {
+  return (
+    <Pressable
+      role="button"
+      onPress={onPress}
+      style={{ minHeight: measure.touch, minWidth: measure.touch, justifyContent: 'center', paddingRight: 18, paddingLeft: 8 }}
+    >
+      <Words tone={colour.soft}>Page</Words>
+    </Pressable>
+  );
+}
+
+function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string[] }) {
+  if (!info) return <div className="page-meta">{'\u00a0'}</div>;
+  const begun = localDay(new Date(info.begunAt));
+  const today = localDay(new Date());
+  const words = begun.slice(0, 4) === today.slice(0, 4) ? dayTitle(begun).replace(/^\S+ /u, '') : nearDate(begun, today);
+  return (
+    <div className="page-meta">
+      Begun{' '}
+      <a
+        href={`/day/${begun}`}
+        onClick={(event) => {
+          if (event.metaKey || event.ctrlKey) return;
+          event.preventDefault();
+          open(`/day/${begun}`);
+        }}
+      >
+        {begun === today ? 'today' : words}
+      </a>
+      {info.isDeleted && <span className="page-state">in the bin</span>}
+      {tags.map((tag) => (
+        <span key={tag} className="tag">
+          {tag}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function tagsOf(body: BodyJson | null): string[] {
+  const tags = new Set<string>();
+  for (const node of body?.content ?? []) {
+    for (const inline of node.content ?? []) if (inline.type === 'tag') tags.add(String(inline.attrs?.name));
+  }
+  return [...tags].slice(0, 6);
+}

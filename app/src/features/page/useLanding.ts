@@ -1,0 +1,25 @@
+import { useEffect, useRef } from 'react';
+
+/** Scrolls to a block that was asked for and washes it in colour for a moment. */
+export function useLanding(blockId: string | null, isShown: boolean): void {
+  const landed = useRef<string | null>(null);
+  useEffect(() => {
+    if (!blockId || !isShown || landed.current === blockId) return;
+    const isReturn = performance.getEntriesByType('navigation').length > 0 && landed.current === 'returned';
+    if (isReturn) return;
+    let tries = 0;
+    const land = () => {
+      const block = document.getElementById(`b-${blockId}`) ?? document.querySelector<HTMLElement>(`[data-block='${blockId}']`);
+      if (!block) {
+        if ((tries += 1) < 30) timer = setTimeout(land, 60);
+        return;
+      }
+      landed.current = blockId;
+      block.scrollIntoView({ block: 'center' });
+      block.classList.add('landed');
+      setTimeout(() => block.classList.remove('landed'), 1300);
+    };
+    let timer = setTimeout(land, 30);
+    return () => clearTimeout(timer);
+  }, [blockId, isShown]);
+}

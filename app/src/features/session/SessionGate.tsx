@@ -1,0 +1,58 @@
+import { useEffect, useRef, type ReactNode } from 'react';
+import { LibraryProvider } from '../../documents/session';
+import { useOpenDemoMutation, useSessionQuery } from '../../state/api';
+import type { AccountInfo } from '../../state/types';
+import { Loading } from '../shell/Loading';
+import { Trouble } from '../shell/Trouble';
+import { AccountContext } from './AccountContext';
+import { SignIn } from './SignIn';
+import { forgetAccount, hasSignedOut, rememberAccount, rememberedAccount } from './memory';
+
+const ASK_AGAIN = 3000;
+
+/** Shows the app to whoever is signed in, and the way in to everybody else. At any address. */
+export function SessionGate({ children }: { children: ReactNode }) {
+  const session = useSessionQuery();
+  const [openDemo] = useOpenDemoMutation();
+  const { data, error, refetch } = session;
+  const isDemo = data?.isDemo === true;
+  const isOut = data?.account === null;
+  const asked = useRef(false);
+
+  useEffect(() => {
+    if (isOut && isDemo && !hasSignedOut() && !asked.current) {
+      asked.current = true;
+      void openDemo()
+        .unwrap()
+        .catch(() => undefined)
+        .then(() => refetch());
+    }
+  }, [isOut, isDemo, openDemo, refetch]);
+
+  useEffect(() => {
+    if (data?.account) rememberAccount(data.account);
+    else if (isOut) forgetAccount();
+  }, [data, isOut]);
+
+  useEffect(() => {
+    if (!error) return;
+    const timer = setTimeout(() => void refetch(), ASK_AGAIN);
+    return () => clearTimeout(timer);
+  }, [error, refetch, session.fulfilledTimeStamp, session.isFetching]);
+
+  const account: AccountInfo | null = data?.account ?? (error && !data ? rememberedAccount() : null);
+  if (account) {
+    return (
+      <AccountContext.Provider value={account}>
+        <LibraryProvider key={account.id} accountId={account.id}>
+          {children}
+        </LibraryProvider>
+      </AccountContext.Provider>
+    );
+  }
+  if (error && !data) {
+    return <Trouble title="Not reached" sentence="The server can’t be reached. It is asked again every few seconds." />;
+  }
+  if (!data || (isDemo && !hasSignedOut() && isOut)) return <Loading />;
+  return <SignIn onDone={() => void refetch()} />;
+}

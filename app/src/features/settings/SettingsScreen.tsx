@@ -1,0 +1,186 @@
+import { Button, Input } from '@rneui/themed';
+import { useContext, useEffect, useState, type ReactNode } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { Pressable, View } from 'react-native';
+import { useShelf } from '../../documents/session';
+import { LocalStore } from '../../documents/localStore';
+import { api, problemSentence, useChangePassphraseMutation, useSignOutMutation } from '../../state/api';
+import { useAppDispatch } from '../../state/store';
+import { chooseMode, useModeChoice, type ModeChoice } from '../../theme/mode';
+import { colour, measure } from '../../theme/tokens';
+import { AccountContext } from '../session/AccountContext';
+import { noteSignedOut } from '../session/memory';
+import { Screen } from '../shell/Screen';
+import { Words } from '../shell/Words';
+import { TakeIn } from './TakeIn';
+
+const MODES: [ModeChoice, string][] = [
+  ['system', 'As this device'],
+  ['light', 'Light'],
+  ['dark', 'Dark'],
+];
+/** How long signing out waits for what is not yet sent. */
+const SETTLE = 5000;
+
+export function SettingsScreen() {
+  const account = useContext(AccountContext);
+  useEffect(() => {
+    document.title = 'Settings · Glossarion';
+  }, []);
+  return (
+    <Screen label="Settings" tone={colour.ground}>
+      <View style={{ paddingHorizontal: 20, paddingTop: 18, maxWidth: 560 }}>
+        <Words face="writing" size={30} line={36} weight="700" role="heading" aria-level={1}>
+          Settings
+        </Words>
+        <Words tone={colour.soft}>Signed in as {account.name}</Words>
+        <Part name="Light and dark">
+          <ModeChoiceRow />
+        </Part>
+        <Part name="Take in notes">
+          <TakeIn />
+        </Part>
+        <Part name="Passphrase">
+          <PassphraseForm />
+        </Part>
+        <Part name="Sign out">
+          <SignOut />
+        </Part>
+      </View>
+    </Screen>
+  );
+}
+
+function Part({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <View style={{ paddingTop: 26 }}>
+      <Words
+        face="capitals"
+        size={19}
+        weight="700"
+        tone={colour.soft}
+        role="heading"
+        aria-level={2}
+        style={{ borderBottomWidth: 1, borderBottomColor: colour.rule, marginBottom: 10, textTransform: 'lowercase' }}
+      >
+        {name}
+      </Words>
+      {children}
+    </View>
+  );
+}
+
+function ModeChoiceRow() {
+  const choice = useModeChoice();
+  return (
+    <View role="radiogroup" aria-label="Light and dark" style={{ flexDirection: 'row', gap: 20 }}>
+      {MODES.map(([mode, label]) => (
+        <Pressable
+          key={mode}
+          role="radio"
+          aria-checked={choice === mode}
+          onPress={() => chooseMode(mode)}
+          style={{
+            minHeight: measure.touch,
+            justifyContent: 'center',
+            borderBottomWidth: 3,
+            borderBottomColor: choice === mode ? colour.vermilion : 'transparent',
+          }}
+        >
+          <Words size={17} weight={choice === mode ? '700' : '400'}>
+            {label}
+          </Words>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
+interface PassphraseFields {
+  present: string;
+  next: string;
+}
+
+function PassphraseForm() {
+  const [said, setSaid] = useState<{ words: string; isTrouble: boolean } | null>(null);
+  const [change, { isLoading }] = useChangePassphraseMutation();
+  const { control, handleSubmit, reset } = useForm<PassphraseFields>({ defaultValues: { present: '', next: '' } });
+  const submit = handleSubmit(async (fields) => {
+    try {
+      await change(fields).unwrap();
+      reset();
+      setSaid({ words: 'The passphrase is changed. Other devices have to sign in again.', isTrouble: false });
+    } catch (error) {
+      setSaid({ words: problemSentence(error), isTrouble: true });
+    }
+  });
+  const field = (name: keyof PassphraseFields, label: string) => (
+    <Controller
+      control={control}
+      name={name}
+      rules={{ validate: (value) => name === 'present' || value.length >= 8 || 'A passphrase needs eight characters or more.' }}
+      render={({ field: { value, onChange, onBlur }, fieldState }) => (
+        <Input
+          label={label}
+          aria-label={label}
+          secureTextEntry
+          autoComplete={name === 'present' ? 'current-password' : 'new-password'}
+          value={value}
+          onChangeText={onChange}
+          onBlur={onBlur}
+          errorMessage={fieldState.error?.message}
+        />
+      )}
+    />
+  );
+  return (
+    <View>
+      {field('present', 'Present passphrase')}
+      {field('next', 'New passphrase')}
+      {said && (
+        <Words role={said.isTrouble ? 'alert' : 'status'} tone={said.isTrouble ? colour.vermilion : colour.verdigris} style={{ paddingBottom: 8 }}>
+          {said.words}
+        </Words>
+      )}
+      <Button title="Change passphrase" onPress={() => void submit()} loading={isLoading} />
+    </View>
+  );
+}
+
+function SignOut() {
+  const account = useContext(AccountContext);
+  const { library } = useShelf();
+  const dispatch = useAppDispatch();
+  const [signOut, { isLoading }] = useSignOutMutation();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const leave = async () => {
+    if (!(await library.settle(SETTLE))) {
+      setTrouble('Some of what was written has not reached the server yet. It stays here; sign out when it is saved.');
+      return;
+    }
+    try {
+      await signOut().unwrap();
+    } catch (error) {
+      setTrouble(problemSentence(error));
+      return;
+    }
+    noteSignedOut();
+    library.close();
+    await LocalStore.wipe(account.id);
+    dispatch(api.util.resetApiState());
+    window.location.assign('/today');
+  };
+  return (
+    <View>
+      <Words tone={colour.soft} style={{ paddingBottom: 10 }}>
+        What this browser keeps of your notes is deleted from it. They stay on the server.
+      </Words>
+      {trouble && (
+        <Words role="alert" tone={colour.vermilion} style={{ paddingBottom: 8 }}>
+          {trouble}
+        </Words>
+      )}
+      <Button title="Sign out" onPress={() => void leave()} loading={isLoading} />
+    </View>
+  );
+}

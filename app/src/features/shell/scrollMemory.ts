@@ -1,0 +1,78 @@
+import { useEffect, useRef } from 'react';
+
+/**
+ * Keeps for each visited address of this window how far it was scrolled, so that Back and reload return to the exact
+ * spot. Each entry of the window's history has a number of its own in its state.
+ */
+
+const KEY = 'glossarion-places';
+const entryKey = (): string => String((window.history.state as { id?: string } | null)?.id ?? window.location.pathname);
+
+function read(): Record<string, number> {
+  try {
+    return JSON.parse(sessionStorage.getItem(KEY) ?? '{}') as Record<string, number>;
+  } catch {
+    return {};
+  }
+}
+
+let places = read();
+/** The entry shown last; going to a new one starts at its top. */
+let isReturning = true;
+window.addEventListener('popstate', () => {
+  isReturning = true;
+});
+
+export const noteForward = (): void => {
+  isReturning = false;
+};
+
+/** How long content that is still arriving is waited for. */
+const WAIT = 4000;
+
+/** Remembers and restores the place of a scrolled element while it shows one address. */
+export function useScrollMemory(address: string, hasOwnPlace: boolean) {
+  const element = useRef<HTMLElement | null>(null);
+  useEffect(() => {
+    const scrolled = element.current;
+    if (!scrolled) return;
+    const key = `${entryKey()} ${address}`;
+    const wanted = isReturning ? (places[key] ?? 0) : 0;
+    const wasReturning = isReturning;
+    isReturning = false;
+    let isRestoring = wanted > 0;
+    if (!isRestoring && !(hasOwnPlace && !wasReturning)) scrolled.scrollTop = 0;
+    const restore = () => {
+      if (!isRestoring) return;
+      scrolled.scrollTop = wanted;
+      if (Math.abs(scrolled.scrollTop - wanted) < 2) settled ??= setTimeout(stop, 300);
+    };
+    let settled: ReturnType<typeof setTimeout> | undefined;
+    const stop = () => {
+      isRestoring = false;
+      observer.disconnect();
+    };
+    const observer = new ResizeObserver(restore);
+    for (const child of scrolled.children) observer.observe(child);
+    restore();
+    const timer = setTimeout(stop, WAIT);
+    const onScroll = () => {
+      if (isRestoring) return;
+      places = { ...places, [key]: scrolled.scrollTop };
+      sessionStorage.setItem(KEY, JSON.stringify(places));
+    };
+    const onTouch = () => stop();
+    scrolled.addEventListener('scroll', onScroll, { passive: true });
+    scrolled.addEventListener('wheel', onTouch, { passive: true });
+    scrolled.addEventListener('touchstart', onTouch, { passive: true });
+    return () => {
+      stop();
+      clearTimeout(timer);
+      clearTimeout(settled);
+      scrolled.removeEventListener('scroll', onScroll);
+      scrolled.removeEventListener('wheel', onTouch);
+      scrolled.removeEventListener('touchstart', onTouch);
+    };
+  }, [address, hasOwnPlace]);
+  return element;
+}

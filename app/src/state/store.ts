@@ -1,0 +1,44 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api';
+import { targetsKnown, targetsReducer } from './targets';
+import type { Target } from './types';
+import { viewReducer } from './view';
+
+export const store = configureStore({
+  reducer: { [api.reducerPath]: api.reducer, targets: targetsReducer, view: viewReducer },
+  middleware: (getDefault) => getDefault({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+});
+
+export type RootState = ReturnType<typeof store.getState>;
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();
+
+export const targetOf = (id: string): Target | undefined => store.getState().targets.known[id];
+
+let wanted = new Set<string>();
+
+async function fetchWanted(): Promise<void> {
+  const ids = [...wanted].slice(0, 100);
+  wanted = new Set([...wanted].slice(100));
+  const request = store.dispatch(api.endpoints.targets.initiate(ids, { subscribe: false, forceRefetch: true }));
+  const { data } = await request;
+  if (data) store.dispatch(targetsKnown(data));
+  if (wanted.size > 0) void fetchWanted();
+}
+
+/** Asks for what links show of these ids, gathered into one request. */
+export function wantTargets(ids: readonly string[]): void {
+  if (ids.length === 0) return;
+  if (wanted.size === 0) setTimeout(() => void fetchWanted(), 15);
+  ids.forEach((id) => wanted.add(id));
+}
+
+/** Asks again for what is shown of a page, or of everything when no page is named. */
+export function refreshTargets(pageId: string | null): void {
+  const { known } = store.getState().targets;
+  const touched = Object.values(known).filter(
+    (target) => pageId === null || target.pageId === pageId || target.trail.some((step) => step.id === pageId),
+  );
+  wantTargets(touched.map((target) => target.id));
+}

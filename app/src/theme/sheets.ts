@@ -1,0 +1,18 @@
+import { findSheet } from '../features/find/sheet';
+import { journalSheet } from '../features/journal/sheet';
+import { marginSheet } from '../features/margin/sheet';
+import { pageSheet } from '../features/page/sheet';
+import { writingSheet } from '../editor/sheet';
+import { themeSheet } from './tokens';
+
+const focusSheet = `
+:focus-visible { outline: 2px solid var(--lapis); outline-offset: 2px; }
+.writing:focus-visible, .title:focus-visible, main:focus-visible, [role=dialog]:focus-visible { outline: none; }
+`;
+
+/** Lays all style sheets out once, before anything is drawn. */
+export function layOutSheets(): void {
+  const element = document.createElement('style');
+  element.textContent = [themeSheet(), writingSheet, pageSheet, marginSheet, journalSheet, findSheet, focusSheet].join('\n');
+  document.head.append(element);
+}
