@@ -2,6 +2,7 @@ import { Fragment, type ReactNode } from 'react';
 import type { MarkJson, NodeJson } from '@glossarion/core/document';
 import { isSafeAddress } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
+import { linkWords } from '../features/trail/words';
 import { useAppSelector } from '../state/store';
 
 /** Bodies and lines shown without an editor: earlier days, glosses, previews. One small part for each node and mark. */
@@ -11,7 +12,7 @@ const ITEMS = new Set(['bulleted', 'numbered', 'todo']);
 function LinkText({ target, words }: { target: string; words: string | null }) {
   const known = useAppSelector((state) => state.targets.known[target]);
   const state = known?.state ?? 'written';
-  const shown = words || known?.title || (state === 'gone' ? 'a page that is gone' : '…');
+  const shown = words || linkWords(known);
   const said = LINK_STATE_WORDS[state];
   return (
     <a className="link" href={`/to/${target}`} data-target={target} data-state={state} aria-label={said ? `${shown}, ${said}` : undefined}>

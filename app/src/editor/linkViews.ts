@@ -4,6 +4,7 @@ import { Plugin } from '@tiptap/pm/state';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { PageLink, Tag } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
+import { linkWords } from '../features/trail/words';
 import { store, targetOf, wantTargets } from '../state/store';
 
 /** How a link is shown: the present title of its target or its own words, and the target's state in looks and words. */
@@ -26,7 +27,7 @@ class LinkView implements NodeView {
   show(): void {
     const target = targetOf(this.target);
     const own = this.node.attrs.words as string | null;
-    const words = own || target?.title || (target?.state === 'gone' ? 'a page that is gone' : '…');
+    const words = own || linkWords(target);
     const state = target?.state ?? 'written';
     const key = `${words}\n${state}\n${this.target}`;
     if (key === this.shown) return;

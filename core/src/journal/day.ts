@@ -49,6 +49,10 @@ export const dayTitle = (day: DayDate): string => format(day, { weekday: 'long',
 export const dayTitleWithYear = (day: DayDate): string =>
   format(day, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
 
+/** How a link names a day: "14 January", with the year when it is not this one. */
+export const dayInText = (day: DayDate, today: DayDate): string =>
+  format(day, { day: 'numeric', month: 'long', ...(day.slice(0, 4) === today.slice(0, 4) ? {} : { year: 'numeric' }) });
+
 export const weekdayShort = (day: DayDate): string => format(day, { weekday: 'short' });
 
 /** A date as short as it stays clear seen from today: "today", "Thu", "2 Oct", "2 Oct 2024". */

@@ -59,7 +59,7 @@ export interface Target {
 }
 
 /** Rows a contents reads at one time; deeper levels are asked for when opened. */
-const CONTENTS_LEVELS = 4;
+const CONTENTS_LEVELS = 12;
 const CONTENTS_ROWS = 3_000;
 
 const ANCESTORS = `

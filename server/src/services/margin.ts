@@ -19,8 +19,8 @@ interface GlossRow {
 const REFERRING = `
   SELECT l.pageId, l.blockId, l.target, b.position, b.depth, b.node, e.changedAt
   FROM links l JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId JOIN entries e ON e.id = l.pageId
-  WHERE e.ownerId = ?1 AND (l.target = ?2 OR l.target IN (SELECT id FROM blocks WHERE pageId = ?2)
-    OR l.target IN (SELECT formerId FROM formerIds WHERE pageId = ?2))`;
+  WHERE e.ownerId = @ownerId AND (l.target = @pageId OR l.target IN (SELECT id FROM blocks WHERE pageId = @pageId)
+    OR l.target IN (SELECT formerId FROM formerIds WHERE pageId = @pageId))`;
 
 /** What points at a page, read for its Margin. */
 export class Margin {
@@ -32,7 +32,7 @@ export class Margin {
   /** One gloss for each line that links here or to a block here; newest first; nothing that is in the bin. */
   glosses(ownerId: string, pageId: string): { glosses: Gloss[]; targets: Target[] } {
     this.entries.own(ownerId, pageId);
-    const rows = this.database.all<GlossRow>(REFERRING, ownerId, pageId);
+    const rows = this.database.all<GlossRow>(REFERRING, { ownerId, pageId });
     const places = new Map<string, ReturnType<Entries['place']>>();
     const glosses = new Map<string, Gloss>();
     for (const row of rows) {

@@ -51,6 +51,7 @@ function SectionHead({ row, tone, isNarrow, onMore }: SectionHeadProps) {
         gap: 8,
         marginTop: isNarrow ? 12 : 16,
         marginBottom: 3,
+        marginLeft: row.depth * 12,
         paddingBottom: 3,
         borderBottomWidth: row.depth === 0 ? (isNarrow ? 1 : 2) : 1,
         borderBottomColor: tone,
@@ -108,7 +109,7 @@ function PageLine({ row, isHere, isNarrow }: { row: ContentsRow; isHere: boolean
           paddingLeft: row.depth * (isNarrow ? 20 : 36),
         }}
       >
-        <Words size={size - 1} tone={isHere ? colour.vermilion : colour.soft} style={{ minWidth: isNarrow ? 20 : 30 }}>
+        <Words size={size - 1} tone={isHere ? colour.vermilion : colour.soft} style={{ minWidth: (isNarrow ? 20 : 30) + row.depth * 6, flexShrink: 0 }}>
           {row.folio}
         </Words>
         <Words
@@ -120,7 +121,12 @@ function PageLine({ row, isHere, isNarrow }: { row: ContentsRow; isHere: boolean
           {row.title}
         </Words>
         <View style={{ flex: 1, minWidth: 10, borderBottomWidth: 1, borderStyle: 'dotted', borderColor: colour.leader, transform: [{ translateY: -4 }] }} />
-        <Words size={14} weight={isHere ? '700' : '400'} tone={isHere ? colour.vermilion : colour.soft} numberOfLines={1}>
+        <Words
+          size={14}
+          weight={isHere ? '700' : '400'}
+          tone={isHere ? colour.vermilion : colour.soft}
+          style={{ flexShrink: 0, whiteSpace: 'nowrap' } as never}
+        >
           {changed}
         </Words>
       </Pressable>

@@ -1,11 +1,11 @@
-import { folio, numberSiblings, shownTitle, type FolioStep } from '@glossarion/core/outline';
+import { folio, numberSiblings, roman, shownTitle, type FolioStep } from '@glossarion/core/outline';
 import type { ContentsEntry } from '../../state/types';
 
 /** One line of a contents, ready to be set. */
 export interface ContentsRow {
   entry: ContentsEntry;
   title: string;
-  /** For a section its Roman figure, for a page its number within the section. */
+  /** For a section its Roman figure (small ones further in), for a page its number within the section. */
   folio: string;
   /** How deep a page stands beneath its section, or a section beneath its notebook. */
   depth: number;
@@ -31,7 +31,7 @@ export function contentsRows(rootId: string, entries: readonly ContentsEntry[]):
       rows.push({
         entry,
         title: shownTitle(entry.name, entry.firstWords),
-        folio: folio(isSection ? within : numbered),
+        folio: isSection && sections.length > 0 ? roman(number).toLowerCase() : folio(isSection ? within : numbered),
         depth: isSection ? sections.length : pages.length,
       });
       walk(entry.id, within, numbered);

@@ -13,7 +13,7 @@ import type { ImportPlan, ImportRemark, LinkReference, MarkdownFile, PlannedEntr
  *
  * A folder at the outermost level is a notebook, one further in a section; a folder that has a file of the same name
  * beside it holds the pages beneath that page. `index.md` in a folder speaks of the folder itself (pigment, ornament,
- * description, and the order of what it holds). Files named by a date in a folder named Journal are days.
+ * description, and the order of what it holds); outside any folder it gives the order of the notebooks. Files named by a date in a folder named Journal are days.
  */
 
 const JOURNAL = 'journal';
@@ -125,6 +125,10 @@ function sortIn(root: Folder, file: MarkdownFile, looseNotebook: string, remarks
   const name = last.replace(/\.(md|markdown)$/iu, '');
   if (name === last) {
     remarks.push({ path: file.path, what: 'A file that is not Markdown.' });
+    return;
+  }
+  if (steps.length === 0 && name === 'index') {
+    root.front = readMarkdown(file.text, (what) => remarks.push({ path: file.path, what })).front;
     return;
   }
   let folder = root;
