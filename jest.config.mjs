@@ -7,10 +7,13 @@ const plain = {
   rootDir: root,
   testEnvironment: 'node',
   transform: {
-    '^.+\\.[cm]?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }],
+    '^.+\\.[cm]?[jt]sx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
+    ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(unified|bail|trough|vfile[^/]*|is-plain-obj|devlop|unist-[^/]*|mdast-[^/]*|micromark[^/]*|remark-[^/]*|decode-named-character-reference|character-entities|ccount|escape-string-regexp|markdown-table|longest-streak|zwitch|fault|format|uuid|fractional-indexing|@leeoniya)/)',
+    '/node_modules/(?!(unified|bail|trough|vfile[^/]*|is-plain-obj|devlop|unist-[^/]*|mdast-[^/]*|micromark[^/]*|remark-[^/]*|decode-named-character-reference|character-entities|ccount|escape-string-regexp|markdown-table|longest-streak|zwitch|fault|format|uuid|fractional-indexing|@leeoniya|stemmer)/)',
   ],
   moduleNameMapper: {
     '^@glossarion/core/(.*)$': path.join(root, 'core/src/$1/index.ts'),

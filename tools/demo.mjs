@@ -6,7 +6,11 @@ import { parseArgs } from 'node:util';
 import { build, runBuilt } from './lib/project.mjs';
 
 const { values } = parseArgs({
-  options: { port: { type: 'string', default: '4000' }, data: { type: 'string' }, empty: { type: 'boolean', default: false } },
+  options: {
+    port: { type: 'string', default: '4000' },
+    data: { type: 'string' },
+    empty: { type: 'boolean', default: false },
+  },
 });
 build();
 const data = values.data ?? mkdtempSync(path.join(os.tmpdir(), 'glossarion-demo-'));

@@ -38,7 +38,10 @@ export function makeApp(services: Services): Express {
       logger: log,
       autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') },
       serializers: {
-        req: (request: { method: string; url: string }) => ({ method: request.method, path: request.url.split('?')[0] }),
+        req: (request: { method: string; url: string }) => ({
+          method: request.method,
+          path: request.url.split('?')[0],
+        }),
         res: (response: { statusCode: number }) => ({ status: response.statusCode }),
       },
     }),

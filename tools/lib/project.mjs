@@ -24,7 +24,12 @@ function isInstalled() {
   const wanted = JSON.parse(readFileSync(path.join(root, 'package-lock.json'), 'utf8')).packages;
   const present = JSON.parse(readFileSync(installed, 'utf8')).packages;
   return Object.entries(wanted).every(
-    ([name, each]) => name === '' || each.optional || each.link || !name.includes('node_modules/') || present[name]?.version === each.version,
+    ([name, each]) =>
+      name === '' ||
+      each.optional ||
+      each.link ||
+      !name.includes('node_modules/') ||
+      present[name]?.version === each.version,
   );
 }
 
@@ -69,8 +74,11 @@ export function once(name, sources, product, work) {
 export function build(parts = ['server', 'app']) {
   install();
   if (parts.includes('server')) {
-    once('server', ['core/src', 'server/src', 'tools/buildServer.mjs', 'package-lock.json'], 'server/dist/main.mjs', () =>
-      run(process.execPath, ['tools/buildServer.mjs']),
+    once(
+      'server',
+      ['core/src', 'server/src', 'tools/buildServer.mjs', 'package-lock.json'],
+      'server/dist/main.mjs',
+      () => run(process.execPath, ['tools/buildServer.mjs']),
     );
   }
   if (parts.includes('app')) {

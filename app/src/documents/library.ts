@@ -240,7 +240,8 @@ export class Library {
     const keys = queue.waiting.map(({ key }) => key);
     queue.waiting = [];
     queue.inFlight = null;
-    if (text) await this.local.keep({ pageId, title, text, reason, at: new Date().toISOString() }).catch(() => undefined);
+    if (text)
+      await this.local.keep({ pageId, title, text, reason, at: new Date().toISOString() }).catch(() => undefined);
     await this.local.takeFromOutbox(keys).catch(() => undefined);
     await this.local.dropPage(pageId).catch(() => undefined);
     if (page) {

@@ -15,7 +15,13 @@ function LinkText({ target, words }: { target: string; words: string | null }) {
   const shown = words || linkWords(known);
   const said = LINK_STATE_WORDS[state];
   return (
-    <a className="link" href={`/to/${target}`} data-target={target} data-state={state} aria-label={said ? `${shown}, ${said}` : undefined}>
+    <a
+      className="link"
+      href={`/to/${target}`}
+      data-target={target}
+      data-state={state}
+      aria-label={said ? `${shown}, ${said}` : undefined}
+    >
       {shown}
     </a>
   );
@@ -44,7 +50,10 @@ const INLINE: Record<string, (node: NodeJson) => ReactNode> = {
   hardBreak: () => <br />,
   tag: (node) => <span className="tag">{String(node.attrs?.name ?? '')}</span>,
   pageLink: (node) => (
-    <LinkText target={String(node.attrs?.target)} words={typeof node.attrs?.words === 'string' ? node.attrs.words : null} />
+    <LinkText
+      target={String(node.attrs?.target)}
+      words={typeof node.attrs?.words === 'string' ? node.attrs.words : null}
+    />
   ),
 };
 

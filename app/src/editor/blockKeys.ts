@@ -20,7 +20,9 @@ const enter: Edit = (state) => {
   if (node.type.name !== 'block' || $from.depth !== 1) return null;
   const { kind, depth } = node.attrs as { kind: string; depth: number };
   if (state.selection.empty && node.content.size === 0 && (kind !== 'paragraph' || depth > 0)) {
-    return depth > 0 ? indent(state, -1) : turnAt(state, $from.before(), { kind: 'paragraph', level: null, state: null });
+    return depth > 0
+      ? indent(state, -1)
+      : turnAt(state, $from.before(), { kind: 'paragraph', level: null, state: null });
   }
   if (kind === 'paragraph' && state.selection.empty && node.textContent === '---') {
     const position = $from.before();

@@ -8,7 +8,8 @@ export const isItem = (node: DocumentNode): boolean => node.type.name === 'block
 
 /** The element a block's words stand in. Headings are one level down: the title is the page's first. */
 function wordsElement(node: DocumentNode): HTMLElement {
-  if (node.attrs.kind === 'heading') return document.createElement(`h${Math.min(6, Number(node.attrs.level ?? 2) + 1)}`);
+  if (node.attrs.kind === 'heading')
+    return document.createElement(`h${Math.min(6, Number(node.attrs.level ?? 2) + 1)}`);
   if (node.attrs.kind === 'quote') return document.createElement('blockquote');
   return document.createElement(isItem(node) ? 'div' : 'p');
 }

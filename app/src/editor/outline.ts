@@ -84,9 +84,7 @@ export function moveLine(state: EditorState, by: 1 | -1): Transaction | null {
     });
   }
   const shift = place - from;
-  return transaction
-    .setSelection(TextSelection.create(transaction.doc, anchor + shift, head + shift))
-    .scrollIntoView();
+  return transaction.setSelection(TextSelection.create(transaction.doc, anchor + shift, head + shift)).scrollIntoView();
 }
 
 /** Ticks the to-dos that are selected, or unticks them when all are done. Other lines become open to-dos. */

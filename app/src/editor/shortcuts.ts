@@ -3,7 +3,10 @@ import type { BlockKind } from '@glossarion/core/document';
 import { TAG_PATTERN } from '@glossarion/core/tags';
 
 /** Markdown at the start of a paragraph turns it into another kind as it is typed. */
-const KINDS: { find: RegExp; attrs: (match: RegExpMatchArray) => { kind: BlockKind; level?: number; state?: string } }[] = [
+const KINDS: {
+  find: RegExp;
+  attrs: (match: RegExpMatchArray) => { kind: BlockKind; level?: number; state?: string };
+}[] = [
   { find: /^(#{1,4})\s$/u, attrs: (match) => ({ kind: 'heading', level: match[1]!.length }) },
   { find: /^[-*+]\s$/u, attrs: () => ({ kind: 'bulleted' }) },
   { find: /^\d{1,4}[.)]\s$/u, attrs: () => ({ kind: 'numbered' }) },
@@ -18,11 +21,10 @@ const kindRule = ({ find, attrs }: (typeof KINDS)[number]): InputRule =>
     handler: ({ state, range, match }) => {
       const { $from } = state.selection;
       const { parent } = $from;
-      if (parent.type.name !== 'block' || (parent.attrs.kind !== 'paragraph' && parent.attrs.kind !== 'bulleted')) return null;
+      if (parent.type.name !== 'block' || (parent.attrs.kind !== 'paragraph' && parent.attrs.kind !== 'bulleted'))
+        return null;
       const changes = { level: null, state: null, ...attrs(match) };
-      state.tr
-        .delete(range.from, range.to)
-        .setNodeMarkup($from.before(), undefined, { ...parent.attrs, ...changes });
+      state.tr.delete(range.from, range.to).setNodeMarkup($from.before(), undefined, { ...parent.attrs, ...changes });
       return undefined;
     },
   });

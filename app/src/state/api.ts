@@ -24,7 +24,11 @@ export function problemSentence(error: unknown): string {
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: base as BaseQueryFn<string | { url: string; method?: string; body?: unknown }, unknown, FetchBaseQueryError>,
+  baseQuery: base as BaseQueryFn<
+    string | { url: string; method?: string; body?: unknown },
+    unknown,
+    FetchBaseQueryError
+  >,
   tagTypes: ['Session', 'Outline', 'Titles', 'Links', 'Words'],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),
@@ -52,7 +56,10 @@ export const api = createApi({
       query: (body) => ({ url: '/entries', method: 'POST', body }),
       invalidatesTags: ['Outline', 'Titles'],
     }),
-    changeEntry: build.mutation<void, { id: string; changes: Partial<Pick<EntryInfo, 'name' | 'pigment' | 'ornament' | 'description'>> }>({
+    changeEntry: build.mutation<
+      void,
+      { id: string; changes: Partial<Pick<EntryInfo, 'name' | 'pigment' | 'ornament' | 'description'>> }
+    >({
       query: ({ id, changes }) => ({ url: `/entries/${id}`, method: 'PATCH', body: changes }),
       invalidatesTags: ['Outline', 'Titles'],
     }),
@@ -65,7 +72,9 @@ export const api = createApi({
       invalidatesTags: ['Outline', 'Titles', 'Links'],
     }),
     targets: build.query<Target[], string[]>({ query: (ids) => `/targets?ids=${ids.join(',')}` }),
-    blockPlace: build.query<{ pageId: string | null; blockId: string | null }, string>({ query: (id) => `/blocks/${id}` }),
+    blockPlace: build.query<{ pageId: string | null; blockId: string | null }, string>({
+      query: (id) => `/blocks/${id}`,
+    }),
     page: build.query<PageInfo, string>({ query: (id) => `/pages/${id}`, providesTags: ['Titles'] }),
     margin: build.query<MarginInfo, string>({
       query: (id) => `/pages/${id}/margin`,

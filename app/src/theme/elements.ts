@@ -28,7 +28,12 @@ export function elementsTheme(mode: Mode) {
     components: {
       Button: {
         buttonStyle: { minHeight: measure.touch, borderRadius: 4, paddingHorizontal: 16 },
-        titleStyle: { fontFamily: face.interface, fontSize: 17, fontWeight: '500', color: mode === 'dark' ? palette.ground : '#fff' },
+        titleStyle: {
+          fontFamily: face.interface,
+          fontSize: 17,
+          fontWeight: '500',
+          color: mode === 'dark' ? palette.ground : '#fff',
+        },
         disabledStyle: { backgroundColor: palette.rule },
       },
       Input: {

@@ -13,6 +13,8 @@ const focusSheet = `
 /** Lays all style sheets out once, before anything is drawn. */
 export function layOutSheets(): void {
   const element = document.createElement('style');
-  element.textContent = [themeSheet(), writingSheet, pageSheet, marginSheet, journalSheet, findSheet, focusSheet].join('\n');
+  element.textContent = [themeSheet(), writingSheet, pageSheet, marginSheet, journalSheet, findSheet, focusSheet].join(
+    '\n',
+  );
   document.head.append(element);
 }

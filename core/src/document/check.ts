@@ -90,7 +90,8 @@ const characters = (node: NodeJson): number =>
 /** Reads the body out of a page's document and checks it. An untouched document reads as an empty paragraph. */
 export function readBody(document: Y.Doc): BodyJson {
   const fragment = document.getXmlFragment('body');
-  if (fragment.length === 0) return checkBody({ type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] });
+  if (fragment.length === 0)
+    return checkBody({ type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] });
   for (const child of fragment.toArray()) {
     if (!(child instanceof Y.XmlElement)) throw new ShapeError('A page holds blocks only.');
   }

@@ -51,7 +51,8 @@ const FIRST_WORDS_LENGTH = 80;
 
 /** Counts words as a reader does: runs of letters and digits, and each character of a script without spaces. */
 export const countWords = (words: string): number =>
-  words.match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]|[\p{L}\p{N}][\p{L}\p{N}\p{M}’'-]*/gu)?.length ?? 0;
+  words.match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]|[\p{L}\p{N}][\p{L}\p{N}\p{M}’'-]*/gu)?.length ??
+  0;
 
 /** Every inline node of a block, cells of a table included, in reading order. */
 function* inlineNodes(node: NodeJson): Generator<NodeJson> {

@@ -129,7 +129,13 @@ function putBackOne(content: NodeJson[], rescue: Rescue): NodeJson[] {
   const survivor =
     standing >= 0
       ? standing
-      : content.findIndex((node) => blockId !== null && String(node.attrs?.formerIds ?? '').split(' ').includes(blockId));
+      : content.findIndex(
+          (node) =>
+            blockId !== null &&
+            String(node.attrs?.formerIds ?? '')
+              .split(' ')
+              .includes(blockId),
+        );
   if (survivor >= 0) {
     const node = content[survivor]!;
     if (node.type !== 'block' || rescue.node.type !== 'block') return withLine(content, survivor + 1, rescue);

@@ -40,10 +40,18 @@ class Room {
 
 const ids = Array.from({ length: 6 }, () => newId());
 const start = () =>
-  body(...['alpha beam', 'bravo gear', 'charlie pin', 'delta sluice'].map((words, index) => block('paragraph', words, { id: ids[index]! })));
+  body(
+    ...['alpha beam', 'bravo gear', 'charlie pin', 'delta sluice'].map((words, index) =>
+      block('paragraph', words, { id: ids[index]! }),
+    ),
+  );
 
 /** What two windows do to one page while cut off from each other, and then join in either order. */
-function meet(one: (page: BodyJson) => BodyJson, other: (page: BodyJson) => BodyJson, order: 'one first' | 'other first') {
+function meet(
+  one: (page: BodyJson) => BodyJson,
+  other: (page: BodyJson) => BodyJson,
+  order: 'one first' | 'other first',
+) {
   const room = new Room(start());
   const updates = [one, other].map((change) => {
     const window = room.window();
@@ -77,7 +85,10 @@ describe.each(['one first', 'other first'] as const)('two windows that were cut 
   });
 
   test('typing in a line the other turns into a heading or indents', () => {
-    const turned = edit(ids[1]!, (node) => ({ ...node, attrs: { ...node.attrs, kind: 'heading', level: 2, depth: 1 } }));
+    const turned = edit(ids[1]!, (node) => ({
+      ...node,
+      attrs: { ...node.attrs, kind: 'heading', level: 2, depth: 1 },
+    }));
     const room = meet(typing, turned, order);
     const line = readBody(room.server).content[1]!;
     expect(ownWords(line)).toBe('bravo big gear');
@@ -114,7 +125,7 @@ describe.each(['one first', 'other first'] as const)('two windows that were cut 
   });
 
   test('a link written in a line the other deletes is kept', () => {
-    const link = { type: 'pageLink', attrs: { target: ids[5]! } };
+    const link = { type: 'pageLink', attrs: { target: ids[5]!, words: null } };
     const linking = edit(ids[1]!, (node) => ({ ...node, content: [text('bravo '), link, text(' gear')] }));
     const room = meet(linking, without(ids[1]!), order);
     expect(readBody(room.server).content[1]!.content).toEqual([text('bravo '), link, text(' gear')]);
@@ -161,7 +172,15 @@ test('writing a body leaves exactly that body, whatever was moved, added, taken 
   const arbitraryBody = fc
     .shuffledSubarray(pool, { minLength: 1 })
     .chain((chosen) =>
-      fc.tuple(...chosen.map((node) => fc.constantFrom(node, { ...node, content: [text('other words')] }, { ...node, attrs: { ...node.attrs, kind: 'quote' } }))),
+      fc.tuple(
+        ...chosen.map((node) =>
+          fc.constantFrom(
+            node,
+            { ...node, content: [text('other words')] },
+            { ...node, attrs: { ...node.attrs, kind: 'quote' } },
+          ),
+        ),
+      ),
     )
     .map((nodes) => body(...nodes));
   fc.assert(

@@ -37,7 +37,8 @@ export const foldWords = (text: string): string =>
     .replace(BASE_PATTERN, (letter) => BASE_LETTERS[letter] ?? letter)
     .normalize('NFC');
 
-const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
+const UNSPACED =
+  /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
 const UNSPACED_RUN = new RegExp(`${UNSPACED.source}+`, 'gu');
 const WORD = /[\p{L}\p{N}\p{M}]+/gu;
 
@@ -79,7 +80,8 @@ export function wordsIn(text: string): FoundWord[] {
       }
       place = unspaced.index + unspaced[0].length;
     }
-    if (place < run.length) found.push({ word: foldWords(run.slice(place)), start: start + place, end: start + run.length });
+    if (place < run.length)
+      found.push({ word: foldWords(run.slice(place)), start: start + place, end: start + run.length });
   }
   return found.filter((each) => each.word !== '');
 }

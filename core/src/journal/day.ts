@@ -40,7 +40,9 @@ export function untilMidnight(now: Date): number {
 export const dayId = (accountId: string, day: DayDate): string => namedId(accountId, `day/${day}`);
 
 const format = (day: DayDate, options: Intl.DateTimeFormatOptions): string =>
-  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`)).replace(',', '');
+  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' })
+    .format(new Date(`${day}T00:00:00Z`))
+    .replace(',', '');
 
 /** "Tuesday 24 November". */
 export const dayTitle = (day: DayDate): string => format(day, { weekday: 'long', day: 'numeric', month: 'long' });

@@ -1,3 +1,3 @@
+export * from './lines';
 export * from './placement';
 export * from './types';
-export * from './vectors';

@@ -4,4 +4,5 @@ import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
 export const orderBetween = (before: string | null, after: string | null): string => generateKeyBetween(before, after);
 
 /** As many order keys as asked for, in order, after `before`. */
-export const ordersAfter = (before: string | null, count: number): string[] => generateNKeysBetween(before, null, count);
+export const ordersAfter = (before: string | null, count: number): string[] =>
+  generateNKeysBetween(before, null, count);

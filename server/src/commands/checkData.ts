@@ -9,7 +9,9 @@ let disagreements = 0;
 for (const folder of folders.length > 0 ? folders : [readConfig(process.env).data]) {
   const database = new BetterSqlite3(path.join(folder, 'glossarion.sqlite'), { readonly: true });
   const found = checkData(database);
-  const { pages } = database.prepare("SELECT COUNT(*) AS pages FROM entries WHERE kind = 'page'").get() as { pages: number };
+  const { pages } = database.prepare("SELECT COUNT(*) AS pages FROM entries WHERE kind = 'page'").get() as {
+    pages: number;
+  };
   database.close();
   disagreements += found.length;
   for (const { pageId, what } of found) console.log(`${pageId}: ${what}`);

@@ -17,7 +17,12 @@ const shown = (account: Account) => ({ id: account.id, name: account.name });
 /** Accounts and the session of whoever asks. */
 export function accountRoutes({ accounts, config }: Services): Router {
   const router = Router();
-  const many = rateLimit({ windowMs: 60_000, limit: config.isDemo ? 1000 : 60, standardHeaders: true, legacyHeaders: false });
+  const many = rateLimit({
+    windowMs: 60_000,
+    limit: config.isDemo ? 1000 : 60,
+    standardHeaders: true,
+    legacyHeaders: false,
+  });
 
   const signIn = async (account: Account, request: Request, response: Response) => {
     const { token, expires } = await accounts.openSession(account.id);
@@ -37,7 +42,13 @@ export function accountRoutes({ accounts, config }: Services): Router {
 
   route(
     router,
-    { method: 'post', path: '/accounts', summary: 'Makes an account and signs in to it.', isOpen: true, body: Joi.object({ name, passphrase }) },
+    {
+      method: 'post',
+      path: '/accounts',
+      summary: 'Makes an account and signs in to it.',
+      isOpen: true,
+      body: Joi.object({ name, passphrase }),
+    },
     async ({ body }, request, response) => {
       const wish = body as { name: string; passphrase: string };
       return signIn(await accounts.make(wish.name, wish.passphrase), request, response);

@@ -48,9 +48,16 @@ export function describeInterface(): unknown {
       ...(options.isOpen ? { security: [] } : {}),
       parameters: [...parameters(options.params, 'path'), ...parameters(options.query, 'query')],
       ...(options.body
-        ? { requestBody: { content: { 'application/json': { schema: toSchema(options.body.describe() as JoiDescription) } } } }
+        ? {
+            requestBody: {
+              content: { 'application/json': { schema: toSchema(options.body.describe() as JoiDescription) } },
+            },
+          }
         : {}),
-      responses: { '2XX': { description: 'Done.' }, '4XX': { description: 'A problem, told in a sentence (RFC 9457).' } },
+      responses: {
+        '2XX': { description: 'Done.' },
+        '4XX': { description: 'A problem, told in a sentence (RFC 9457).' },
+      },
     };
   }
   return {

@@ -20,7 +20,12 @@ export function entryRoutes({ entries, documents, find, notices }: Services): Ro
 
   route(
     router,
-    { method: 'get', path: '/entries/:id', summary: 'One notebook, section or page and where it stands.', params: withId },
+    {
+      method: 'get',
+      path: '/entries/:id',
+      summary: 'One notebook, section or page and where it stands.',
+      params: withId,
+    },
     ({ account, params }) => {
       const { row: _row, ownerId: _owner, ...entry } = entries.own(account.id, params.id!);
       return { ...entry, ...entries.place(account.id, params.id!) };
@@ -29,7 +34,12 @@ export function entryRoutes({ entries, documents, find, notices }: Services): Ro
 
   route(
     router,
-    { method: 'get', path: '/entries/:id/contents', summary: 'What stands beneath it, a few levels down.', params: withId },
+    {
+      method: 'get',
+      path: '/entries/:id/contents',
+      summary: 'What stands beneath it, a few levels down.',
+      params: withId,
+    },
     ({ account, params }) => entries.contents(account.id, params.id!),
   );
 

@@ -11,7 +11,12 @@ export function findRoutes({ find }: Services): Router {
 
   route(
     router,
-    { method: 'get', path: '/find', summary: 'Pages that hold these words, best first.', query: Joi.object({ q: typed }) },
+    {
+      method: 'get',
+      path: '/find',
+      summary: 'Pages that hold these words, best first.',
+      query: Joi.object({ q: typed }),
+    },
     ({ account, query }) => find.find(account.id, (query as { q: string }).q),
   );
 

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import type { BodyJson, NodeJson } from '@glossarion/core/document';
+import type { BodyJson } from '@glossarion/core/document';
+import { namedIn } from '@glossarion/core/margin';
 import type { Services } from '../services';
 import { day, route, withId } from './route';
 
@@ -8,19 +9,16 @@ import { day, route, withId } from './route';
 export function pageRoutes({ database, entries, margin, journal }: Services): Router {
   const router = Router();
 
-  const named = (ownerId: string, body: BodyJson) => {
-    const ids = new Set<string>();
-    const walk = (node: NodeJson): void => {
-      if (node.type === 'pageLink') ids.add(String(node.attrs?.target));
-      node.content?.forEach(walk);
-    };
-    walk(body);
-    return entries.targets(ownerId, [...ids]);
-  };
+  const named = (ownerId: string, body: BodyJson) => entries.targets(ownerId, namedIn([body]).links);
 
   route(
     router,
-    { method: 'get', path: '/pages/:id', summary: 'A page: where it stands, its text, and what its links show.', params: withId },
+    {
+      method: 'get',
+      path: '/pages/:id',
+      summary: 'A page: where it stands, its text, and what its links show.',
+      params: withId,
+    },
     ({ account, params }) => {
       const entry = entries.own(account.id, params.id!);
       const stored = database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', entry.id);
@@ -32,7 +30,12 @@ export function pageRoutes({ database, entries, margin, journal }: Services): Ro
 
   route(
     router,
-    { method: 'get', path: '/pages/:id/margin', summary: 'What points at a page, with the lines around each link.', params: withId },
+    {
+      method: 'get',
+      path: '/pages/:id/margin',
+      summary: 'What points at a page, with the lines around each link.',
+      params: withId,
+    },
     ({ account, params }) =>
       entries.exists(params.id!) ? margin.glosses(account.id, params.id!) : { glosses: [], targets: [] },
   );

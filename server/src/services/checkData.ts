@@ -67,7 +67,9 @@ export function checkData(database: RawDatabase): Disagreement[] {
     }
   }
   const names = database
-    .prepare(`SELECT e.id, e.name, f.title FROM entries e LEFT JOIN findIndex f ON f.rowid = e.row WHERE e.kind != 'page'`)
+    .prepare(
+      `SELECT e.id, e.name, f.title FROM entries e LEFT JOIN findIndex f ON f.rowid = e.row WHERE e.kind != 'page'`,
+    )
     .all() as { id: string; name: string; title: string | null }[];
   for (const { id, name, title } of names) {
     if (title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });

@@ -202,7 +202,8 @@ export class Documents {
     this.database.writer.prepare('UPDATE bodies SET json = ? WHERE pageId = ?').run(JSON.stringify(body), page.id);
     page.facts = this.entries.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
     const changed: Accepted['changed'] = [];
-    if (title !== page.title || (previous.wordCount === 0) !== (page.facts.wordCount === 0)) changed.push('title', 'outline');
+    if (title !== page.title || (previous.wordCount === 0) !== (page.facts.wordCount === 0))
+      changed.push('title', 'outline');
     else if (title === '' && previous.firstWords !== page.facts.firstWords) changed.push('title', 'outline');
     if (linkKey(previous) !== linkKey(page.facts)) changed.push('links');
     page.title = title;
@@ -261,11 +262,9 @@ export class Documents {
     }
     const { writer } = this.database;
     const entry = writer.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(pageId, ownerId) as
-      | Entry
-      | undefined;
+      Entry | undefined;
     const stored = writer.prepare('SELECT json, state, epoch FROM bodies WHERE pageId = ?').get(pageId) as
-      | { json: string; state: Buffer | null; epoch: number }
-      | undefined;
+      { json: string; state: Buffer | null; epoch: number } | undefined;
     if (!entry || !stored) throw notFound();
     const document = new Y.Doc({ gc: false });
     if (stored.state) {

@@ -240,9 +240,7 @@ export class Entries {
   /** Gives a new page its first body, empty. */
   private giveBody(entry: Entry): void {
     const body = emptyBody(namedId(entry.id, 'first'));
-    this.database.writer
-      .prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)')
-      .run(entry.id, JSON.stringify(body));
+    this.database.writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(entry.id, JSON.stringify(body));
     this.facts.write({ row: entry.row, id: entry.id, indexed: null }, entry.name, body, null);
   }
 

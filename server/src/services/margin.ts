@@ -1,5 +1,5 @@
 import type { NodeJson } from '@glossarion/core/document';
-import type { Gloss } from '@glossarion/core/margin';
+import { namedIn, type Gloss } from '@glossarion/core/margin';
 import type { Database } from '../database/database';
 import type { Entries, Target } from './entries';
 
@@ -53,7 +53,7 @@ export class Margin {
         targetBlockId: row.target === pageId ? null : (this.entries.block(ownerId, row.target)?.blockId ?? null),
         node: nodes[0]!,
         children: nodes.slice(1),
-        ...this.namedIn(nodes),
+        ...namedIn(nodes),
       });
     }
     const moment = (gloss: Gloss) => gloss.day ?? gloss.changedAt;
@@ -71,17 +71,5 @@ export class Margin {
     );
     const end = following.findIndex((block) => block.depth <= row.depth);
     return (end < 0 ? following : following.slice(0, end)).map((block) => JSON.parse(block.node) as NodeJson);
-  }
-
-  private namedIn(nodes: readonly NodeJson[]): { links: string[]; tags: string[] } {
-    const links = new Set<string>();
-    const tags = new Set<string>();
-    const walk = (node: NodeJson): void => {
-      if (node.type === 'pageLink') links.add(String(node.attrs?.target));
-      if (node.type === 'tag') tags.add(String(node.attrs?.name).toLowerCase());
-      node.content?.forEach(walk);
-    };
-    nodes.forEach(walk);
-    return { links: [...links], tags: [...tags] };
   }
 }

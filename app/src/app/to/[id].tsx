@@ -15,7 +15,11 @@ export default function LinkedTo() {
   return (
     <Screen label="Link">
       {target ? (
-        <Trouble title="Gone" sentence="What this link led to is gone for good." action={{ label: 'Find', onPress: () => open('/find') }} />
+        <Trouble
+          title="Gone"
+          sentence="What this link led to is gone for good."
+          action={{ label: 'Find', onPress: () => open('/find') }}
+        />
       ) : (
         <Loading />
       )}

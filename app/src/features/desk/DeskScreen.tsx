@@ -27,7 +27,15 @@ export function DeskScreen() {
           Desk
         </Words>
         <Words tone={colour.soft}>{name}</Words>
-        <Words face="capitals" size={19} weight="700" tone={colour.soft} role="heading" aria-level={2} style={{ paddingTop: 20, paddingBottom: 2, borderBottomWidth: 1, borderBottomColor: colour.rule }}>
+        <Words
+          face="capitals"
+          size={19}
+          weight="700"
+          tone={colour.soft}
+          role="heading"
+          aria-level={2}
+          style={{ paddingTop: 20, paddingBottom: 2, borderBottomWidth: 1, borderBottomColor: colour.rule }}
+        >
           changed lately
         </Words>
         {recent?.length === 0 && (

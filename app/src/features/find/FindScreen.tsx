@@ -107,7 +107,9 @@ export function FindScreen() {
 function Pieces({ pieces }: { pieces: readonly MarkedPiece[] }) {
   return (
     <>
-      {pieces.map(({ text, isMarked }, index) => (isMarked ? <mark key={index}>{text}</mark> : <span key={index}>{text}</span>))}
+      {pieces.map(({ text, isMarked }, index) =>
+        isMarked ? <mark key={index}>{text}</mark> : <span key={index}>{text}</span>,
+      )}
     </>
   );
 }

@@ -3,7 +3,14 @@ import { usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { newId } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
-import { problemSentence, useEntryQuery, useMakeEntryMutation, useNamesQuery, useNotebooksQuery, useRecentQuery } from '../../state/api';
+import {
+  problemSentence,
+  useEntryQuery,
+  useMakeEntryMutation,
+  useNamesQuery,
+  useNotebooksQuery,
+  useRecentQuery,
+} from '../../state/api';
 import type { Target } from '../../state/types';
 import { colour } from '../../theme/tokens';
 import { usePageHere } from '../outline/useNotebookHere';

@@ -32,7 +32,9 @@ export function DayHeading({ day, isHead, pointing }: DayHeadingProps) {
           </a>
         )}
       </Heading>
-      {pointing > 0 && <p className="day-meta">{pointing === 1 ? '1 note points here' : `${pointing} notes point here`}</p>}
+      {pointing > 0 && (
+        <p className="day-meta">{pointing === 1 ? '1 note points here' : `${pointing} notes point here`}</p>
+      )}
     </header>
   );
 }

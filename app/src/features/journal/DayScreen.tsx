@@ -36,7 +36,10 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   }, [head]);
 
   const touch = useCallback((each: string) => setTouched((open) => (open.includes(each) ? open : [...open, each])), []);
-  const more = useCallback((oldest: string) => setBatches((shown) => (shown.includes(oldest) ? shown : [...shown, oldest])), []);
+  const more = useCallback(
+    (oldest: string) => setBatches((shown) => (shown.includes(oldest) ? shown : [...shown, oldest])),
+    [],
+  );
 
   return (
     <Screen label={dayTitleWithYear(head)} hasOwnPlace={blockId !== null}>

@@ -9,7 +9,10 @@ interface WeekStripProps {
 
 /** The last seven days, each with a stroke as dark as it was written in. */
 export function WeekStrip({ week, today, here }: WeekStripProps) {
-  const days = week.length > 0 ? week : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(today, index - 6), wordCount: 0 }));
+  const days =
+    week.length > 0
+      ? week
+      : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(today, index - 6), wordCount: 0 }));
   return (
     <nav className="week" aria-label="This week">
       {days.map(({ day, wordCount }) => (

@@ -26,7 +26,13 @@ export function GlossView({ gloss }: { gloss: Gloss }) {
   const { words, detail } = origin(gloss);
   const address = `/b/${gloss.blockId}`;
   return (
-    <article className="gloss" style={{ borderInlineStart: `3px solid ${pigmentColour(gloss.day ? null : gloss.pigment)}`, paddingInlineStart: 10 }}>
+    <article
+      className="gloss"
+      style={{
+        borderInlineStart: `3px solid ${pigmentColour(gloss.day ? null : gloss.pigment)}`,
+        paddingInlineStart: 10,
+      }}
+    >
       <a
         className="gloss-origin"
         href={address}

@@ -59,7 +59,13 @@ export function MarginColumn({ groups, count, text }: MarginColumnProps) {
         glosses.map((gloss) => {
           const key = glossKey(gloss);
           return (
-            <div key={key} data-gloss={key} data-line={lineId ?? 'head'} className="margin-gloss" style={{ top: tops[key] ?? 0, visibility: key in tops ? 'visible' : 'hidden' }}>
+            <div
+              key={key}
+              data-gloss={key}
+              data-line={lineId ?? 'head'}
+              className="margin-gloss"
+              style={{ top: tops[key] ?? 0, visibility: key in tops ? 'visible' : 'hidden' }}
+            >
               <GlossView gloss={gloss} />
             </div>
           );

@@ -109,7 +109,11 @@ function PageLine({ row, isHere, isNarrow }: { row: ContentsRow; isHere: boolean
           paddingLeft: row.depth * (isNarrow ? 20 : 36),
         }}
       >
-        <Words size={size - 1} tone={isHere ? colour.vermilion : colour.soft} style={{ minWidth: (isNarrow ? 20 : 30) + row.depth * 6, flexShrink: 0 }}>
+        <Words
+          size={size - 1}
+          tone={isHere ? colour.vermilion : colour.soft}
+          style={{ minWidth: (isNarrow ? 20 : 30) + row.depth * 6, flexShrink: 0 }}
+        >
           {row.folio}
         </Words>
         <Words
@@ -120,7 +124,16 @@ function PageLine({ row, isHere, isNarrow }: { row: ContentsRow; isHere: boolean
         >
           {row.title}
         </Words>
-        <View style={{ flex: 1, minWidth: 10, borderBottomWidth: 1, borderStyle: 'dotted', borderColor: colour.leader, transform: [{ translateY: -4 }] }} />
+        <View
+          style={{
+            flex: 1,
+            minWidth: 10,
+            borderBottomWidth: 1,
+            borderStyle: 'dotted',
+            borderColor: colour.leader,
+            transform: [{ translateY: -4 }],
+          }}
+        />
         <Words
           size={14}
           weight={isHere ? '700' : '400'}

@@ -28,7 +28,13 @@ function Panel({ notebookId, pageId }: { notebookId: string; pageId: string }) {
     <View
       role="navigation"
       aria-label="Contents"
-      style={{ width: measure.contents, backgroundColor: colour.ground, borderRightWidth: 1, borderRightColor: colour.rule, height: '100%' }}
+      style={{
+        width: measure.contents,
+        backgroundColor: colour.ground,
+        borderRightWidth: 1,
+        borderRightColor: colour.rule,
+        height: '100%',
+      }}
     >
       <ScrollView contentContainerStyle={{ paddingTop: 16, paddingLeft: 16, paddingRight: 14, paddingBottom: 40 }}>
         <Link href={`/n/${notebookId}` as never}>

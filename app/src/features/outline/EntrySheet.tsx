@@ -3,7 +3,13 @@ import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { newId } from '@glossarion/core/document';
-import { ORNAMENTS, PIGMENTS, type EntryKind, type Ornament as OrnamentName, type Pigment } from '@glossarion/core/outline';
+import {
+  ORNAMENTS,
+  PIGMENTS,
+  type EntryKind,
+  type Ornament as OrnamentName,
+  type Pigment,
+} from '@glossarion/core/outline';
 import { problemSentence, useChangeEntryMutation, useMakeEntryMutation } from '../../state/api';
 import type { ContentsEntry } from '../../state/types';
 import { colour, measure, spine } from '../../theme/tokens';
@@ -16,8 +22,7 @@ import { useDelete } from './useRestore';
 
 /** What the sheet is opened for. */
 export type EntrySheetAim =
-  | { do: 'make'; kind: EntryKind; parentId: string | null; pigment?: Pigment }
-  | { do: 'change'; entry: ContentsEntry };
+  { do: 'make'; kind: EntryKind; parentId: string | null; pigment?: Pigment } | { do: 'change'; entry: ContentsEntry };
 
 interface EntrySheetProps {
   aim: EntrySheetAim;
@@ -34,7 +39,9 @@ interface Fields {
 export function EntrySheet({ aim, onAim, onClose }: EntrySheetProps) {
   const kind = aim.do === 'make' ? aim.kind : aim.entry.kind;
   const present = aim.do === 'change' ? aim.entry : null;
-  const [pigment, setPigment] = useState<Pigment>(present?.pigment ?? (aim.do === 'make' ? aim.pigment : undefined) ?? 'lapis');
+  const [pigment, setPigment] = useState<Pigment>(
+    present?.pigment ?? (aim.do === 'make' ? aim.pigment : undefined) ?? 'lapis',
+  );
   const [ornament, setOrnament] = useState<OrnamentName | null>(present?.ornament ?? null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit } = useForm<Fields>({
@@ -87,7 +94,12 @@ export function EntrySheet({ aim, onAim, onClose }: EntrySheetProps) {
           control={control}
           name="description"
           render={({ field }) => (
-            <Input label="Described in a line" aria-label="Described in a line" value={field.value} onChangeText={field.onChange} />
+            <Input
+              label="Described in a line"
+              aria-label="Described in a line"
+              value={field.value}
+              onChangeText={field.onChange}
+            />
           )}
         />
       )}
@@ -106,8 +118,16 @@ export function EntrySheet({ aim, onAim, onClose }: EntrySheetProps) {
       />
       {present && kind === 'section' && (
         <View style={{ paddingTop: 12 }}>
-          <Action isLine label="New page here" onPress={() => onAim({ do: 'make', kind: 'page', parentId: present.id })} />
-          <Action isLine label="New section within" onPress={() => onAim({ do: 'make', kind: 'section', parentId: present.id })} />
+          <Action
+            isLine
+            label="New page here"
+            onPress={() => onAim({ do: 'make', kind: 'page', parentId: present.id })}
+          />
+          <Action
+            isLine
+            label="New section within"
+            onPress={() => onAim({ do: 'make', kind: 'section', parentId: present.id })}
+          />
         </View>
       )}
       {present && (
@@ -153,7 +173,13 @@ function PigmentChoice({ chosen, onChoose }: { chosen: Pigment; onChoose: (pigme
   );
 }
 
-function OrnamentChoice({ chosen, onChoose }: { chosen: OrnamentName | null; onChoose: (ornament: OrnamentName | null) => void }) {
+function OrnamentChoice({
+  chosen,
+  onChoose,
+}: {
+  chosen: OrnamentName | null;
+  onChoose: (ornament: OrnamentName | null) => void;
+}) {
   return (
     <View role="radiogroup" aria-label="Ornament" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 4 }}>
       {[null, ...ORNAMENTS].map((ornament) => (

@@ -38,19 +38,33 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
           Notebooks
         </Words>
         {isMissing && <Trouble title="Not here" sentence="There is no such notebook or section in this account." />}
-        {isError && !notebooks && <Trouble title="Not reached" sentence="The server can’t be reached. Your notebooks are safe there; try again in a moment." />}
+        {isError && !notebooks && (
+          <Trouble
+            title="Not reached"
+            sentence="The server can’t be reached. Your notebooks are safe there; try again in a moment."
+          />
+        )}
         {notebooks?.length === 0 && (
           <Words size={18} tone={colour.soft} style={{ paddingHorizontal: 20, paddingBottom: 12 }}>
-            A notebook holds one part of a life: a job, a house, what you read. Its pages stand in sections. Begin with one.
+            A notebook holds one part of a life: a job, a house, what you read. Its pages stand in sections. Begin with
+            one.
           </Words>
         )}
         {notebooks?.map((notebook) => (
-          <NotebookOfPile key={notebook.id} notebook={notebook} isOpen={notebook.id === openNotebook} shownId={openId} onAim={setAim} />
+          <NotebookOfPile
+            key={notebook.id}
+            notebook={notebook}
+            isOpen={notebook.id === openNotebook}
+            shownId={openId}
+            onAim={setAim}
+          />
         ))}
         <View style={{ paddingHorizontal: 20, paddingTop: 4 }}>
           <Action
             label="New notebook"
-            onPress={() => setAim({ do: 'make', kind: 'notebook', parentId: null, pigment: nextPigment(notebooks ?? []) })}
+            onPress={() =>
+              setAim({ do: 'make', kind: 'notebook', parentId: null, pigment: nextPigment(notebooks ?? []) })
+            }
           />
         </View>
       </View>
@@ -61,7 +75,8 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
 
 /** The first pigment that no notebook has yet. */
 const nextPigment = (notebooks: readonly ContentsEntry[]) =>
-  PIGMENTS.find((pigment) => notebooks.every((notebook) => notebook.pigment !== pigment)) ?? PIGMENTS[notebooks.length % PIGMENTS.length]!;
+  PIGMENTS.find((pigment) => notebooks.every((notebook) => notebook.pigment !== pigment)) ??
+  PIGMENTS[notebooks.length % PIGMENTS.length]!;
 
 interface NotebookOfPileProps {
   notebook: ContentsEntry;

@@ -22,7 +22,9 @@ export function contentsRows(rootId: string, entries: readonly ContentsEntry[]):
   const walk = (parentId: string, sections: FolioStep[], pages: FolioStep[]): void => {
     const siblings = numberSiblings(beneath.get(parentId) ?? []);
     // Pages that stand in a section itself come before the sections within it.
-    const sorted = [...siblings].sort((one, other) => Number(one.kind === 'section') - Number(other.kind === 'section'));
+    const sorted = [...siblings].sort(
+      (one, other) => Number(one.kind === 'section') - Number(other.kind === 'section'),
+    );
     for (const { number, ...entry } of sorted) {
       const step = { kind: entry.kind, number };
       const isSection = entry.kind === 'section';

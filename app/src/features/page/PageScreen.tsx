@@ -49,7 +49,16 @@ export function PageScreen({ pageId, blockId = null, isNew = false }: PageScreen
       </Screen>
     );
   }
-  return <OpenPage key={pageId} pageId={pageId} info={info ?? null} blockId={blockId} isNew={isNew} onRetry={() => void refetch()} />;
+  return (
+    <OpenPage
+      key={pageId}
+      pageId={pageId}
+      info={info ?? null}
+      blockId={blockId}
+      isNew={isNew}
+      onRetry={() => void refetch()}
+    />
+  );
 }
 
 interface OpenPageProps {
@@ -144,7 +153,13 @@ function MenuButton({ onPress }: { onPress: () => void }) {
     <Pressable
       role="button"
       onPress={onPress}
-      style={{ minHeight: measure.touch, minWidth: measure.touch, justifyContent: 'center', paddingRight: 18, paddingLeft: 8 }}
+      style={{
+        minHeight: measure.touch,
+        minWidth: measure.touch,
+        justifyContent: 'center',
+        paddingRight: 18,
+        paddingLeft: 8,
+      }}
     >
       <Words tone={colour.soft}>Page</Words>
     </Pressable>
@@ -155,7 +170,8 @@ function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string
   if (!info) return <div className="page-meta">{'\u00a0'}</div>;
   const begun = localDay(new Date(info.begunAt));
   const today = localDay(new Date());
-  const words = begun.slice(0, 4) === today.slice(0, 4) ? dayTitle(begun).replace(/^\S+ /u, '') : nearDate(begun, today);
+  const words =
+    begun.slice(0, 4) === today.slice(0, 4) ? dayTitle(begun).replace(/^\S+ /u, '') : nearDate(begun, today);
   return (
     <div className="page-meta">
       Begun{' '}

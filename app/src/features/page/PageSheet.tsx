@@ -33,7 +33,8 @@ export function PageSheet({ info, onClose }: { info: PageInfo; onClose: () => vo
   return (
     <Sheet title={info.title} onClose={onClose}>
       <Words tone={colour.soft}>
-        {info.wordCount} words. Changed {new Date(info.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.
+        {info.wordCount} words. Changed{' '}
+        {new Date(info.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.
       </Words>
       <View style={{ paddingTop: 6 }}>
         <Action isLine label="Copy link" onPress={() => void copyLink()} />

@@ -9,7 +9,8 @@ export function useLanding(blockId: string | null, isShown: boolean): void {
     if (isReturn) return;
     let tries = 0;
     const land = () => {
-      const block = document.getElementById(`b-${blockId}`) ?? document.querySelector<HTMLElement>(`[data-block='${blockId}']`);
+      const block =
+        document.getElementById(`b-${blockId}`) ?? document.querySelector<HTMLElement>(`[data-block='${blockId}']`);
       if (!block) {
         if ((tries += 1) < 30) timer = setTimeout(land, 60);
         return;

@@ -31,7 +31,10 @@ export function SignIn({ onDone }: { onDone: () => void }) {
   });
 
   return (
-    <ScrollView style={{ flex: 1, backgroundColor: colour.ground }} contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: 24 }}>
+    <ScrollView
+      style={{ flex: 1, backgroundColor: colour.ground }}
+      contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: 24 }}
+    >
       <View role="main" style={{ width: '100%', maxWidth: 400, marginHorizontal: 'auto' }}>
         <h1 className="title" style={{ fontSize: 42, marginBottom: 4 }}>
           Glossarion
@@ -63,7 +66,8 @@ export function SignIn({ onDone }: { onDone: () => void }) {
           control={control}
           name="passphrase"
           rules={{
-            validate: (passphrase) => !isNew || passphrase.length >= 8 || 'A passphrase needs eight characters or more.',
+            validate: (passphrase) =>
+              !isNew || passphrase.length >= 8 || 'A passphrase needs eight characters or more.',
           }}
           render={({ field, fieldState }) => (
             <Input
@@ -84,7 +88,11 @@ export function SignIn({ onDone }: { onDone: () => void }) {
             {trouble}
           </Words>
         )}
-        <Button title={isNew ? 'Make account' : 'Sign in'} onPress={() => void submit()} loading={signing.isLoading || making.isLoading} />
+        <Button
+          title={isNew ? 'Make account' : 'Sign in'}
+          onPress={() => void submit()}
+          loading={signing.isLoading || making.isLoading}
+        />
         <View style={{ paddingTop: 10 }}>
           <Action
             label={isNew ? 'Sign in to an account that is there' : 'Make an account'}

@@ -118,7 +118,9 @@ function PassphraseForm() {
     <Controller
       control={control}
       name={name}
-      rules={{ validate: (value) => name === 'present' || value.length >= 8 || 'A passphrase needs eight characters or more.' }}
+      rules={{
+        validate: (value) => name === 'present' || value.length >= 8 || 'A passphrase needs eight characters or more.',
+      }}
       render={({ field: { value, onChange, onBlur }, fieldState }) => (
         <Input
           label={label}
@@ -138,7 +140,11 @@ function PassphraseForm() {
       {field('present', 'Present passphrase')}
       {field('next', 'New passphrase')}
       {said && (
-        <Words role={said.isTrouble ? 'alert' : 'status'} tone={said.isTrouble ? colour.vermilion : colour.verdigris} style={{ paddingBottom: 8 }}>
+        <Words
+          role={said.isTrouble ? 'alert' : 'status'}
+          tone={said.isTrouble ? colour.vermilion : colour.verdigris}
+          style={{ paddingBottom: 8 }}
+        >
           {said.words}
         </Words>
       )}

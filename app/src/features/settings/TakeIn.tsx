@@ -20,7 +20,10 @@ export function TakeIn() {
     setEmpty(chosen.length === 0);
     if (chosen.length === 0) return;
     const files = await Promise.all(
-      chosen.map(async (file) => ({ path: withoutFirst(file.webkitRelativePath || file.name), text: await file.text() })),
+      chosen.map(async (file) => ({
+        path: withoutFirst(file.webkitRelativePath || file.name),
+        text: await file.text(),
+      })),
     );
     await takeIn({ files });
     if (input.current) input.current.value = '';
@@ -29,7 +32,8 @@ export function TakeIn() {
   return (
     <View>
       <Words tone={colour.soft} style={{ paddingBottom: 10 }}>
-        A folder of Markdown files. Its folders become notebooks and sections, its files pages, and links between files links. All of it is taken in, or nothing.
+        A folder of Markdown files. Its folders become notebooks and sections, its files pages, and links between files
+        links. All of it is taken in, or nothing.
       </Words>
       <input
         ref={(element) => {

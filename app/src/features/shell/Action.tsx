@@ -15,7 +15,12 @@ export function Action({ label, tone = colour.lapis, isLine, ...rest }: ActionPr
     <Pressable
       role="button"
       {...rest}
-      style={{ minHeight: measure.touch, justifyContent: 'center', paddingHorizontal: isLine ? 0 : 10, marginLeft: isLine ? 0 : -10 }}
+      style={{
+        minHeight: measure.touch,
+        justifyContent: 'center',
+        paddingHorizontal: isLine ? 0 : 10,
+        marginLeft: isLine ? 0 : -10,
+      }}
     >
       <Words size={isLine ? 18 : 16} weight="500" tone={tone}>
         {label}

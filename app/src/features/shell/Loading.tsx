@@ -13,7 +13,10 @@ export function Loading() {
   return (
     <View aria-busy aria-label="Loading" role="status" style={{ padding: 24, gap: 14, maxWidth: 600 }}>
       {[38, 92, 84, 96, 60].map((width, index) => (
-        <View key={index} style={{ height: index === 0 ? 30 : 14, width: `${width}%`, backgroundColor: colour.ground, borderRadius: 2 }} />
+        <View
+          key={index}
+          style={{ height: index === 0 ? 30 : 14, width: `${width}%`, backgroundColor: colour.ground, borderRadius: 2 }}
+        />
       ))}
     </View>
   );

@@ -23,9 +23,20 @@ export function Screen({ children, label, tone = colour.leaf, hasOwnPlace = fals
       id="main"
       aria-label={label}
       tabIndex={-1}
-      style={{ flex: 1, minWidth: 0, height: '100%', overflowY: 'auto', background: tone, outline: 'none', position: 'relative', scrollPaddingTop: 60 }}
+      style={{
+        flex: 1,
+        minWidth: 0,
+        height: '100%',
+        overflowY: 'auto',
+        background: tone,
+        outline: 'none',
+        position: 'relative',
+        scrollPaddingTop: 60,
+      }}
     >
-      <div style={{ paddingBottom: foot, minHeight: '100%', boxSizing: 'border-box', position: 'relative' }}>{children}</div>
+      <div style={{ paddingBottom: foot, minHeight: '100%', boxSizing: 'border-box', position: 'relative' }}>
+        {children}
+      </div>
     </main>
   );
 }

@@ -78,12 +78,20 @@ export function Sheet({ title, onClose, children }: SheetProps) {
           <Pressable
             role="button"
             onPress={onClose}
-            style={{ minHeight: measure.touch, minWidth: measure.touch, justifyContent: 'center', paddingHorizontal: 12 }}
+            style={{
+              minHeight: measure.touch,
+              minWidth: measure.touch,
+              justifyContent: 'center',
+              paddingHorizontal: 12,
+            }}
           >
             <Words tone={colour.soft}>Close</Words>
           </Pressable>
         </View>
-        <ScrollView contentContainerStyle={{ paddingHorizontal: 20, paddingBottom: 24, paddingTop: 4 }} keyboardShouldPersistTaps="handled">
+        <ScrollView
+          contentContainerStyle={{ paddingHorizontal: 20, paddingBottom: 24, paddingTop: 4 }}
+          keyboardShouldPersistTaps="handled"
+        >
           {children}
         </ScrollView>
       </View>

@@ -11,12 +11,26 @@ interface WordsProps extends TextProps {
 }
 
 /** Lettering of the interface: every text outside a page's own goes through here. */
-export function Words({ face: chosen = 'interface', size = 16, line, weight = '400', tone = colour.ink, style, ...rest }: WordsProps) {
+export function Words({
+  face: chosen = 'interface',
+  size = 16,
+  line,
+  weight = '400',
+  tone = colour.ink,
+  style,
+  ...rest
+}: WordsProps) {
   return (
     <Text
       {...rest}
       style={[
-        { fontFamily: face[chosen], fontSize: size, lineHeight: line ?? Math.round(size * 1.3), fontWeight: weight, color: tone },
+        {
+          fontFamily: face[chosen],
+          fontSize: size,
+          lineHeight: line ?? Math.round(size * 1.3),
+          fontWeight: weight,
+          color: tone,
+        },
         ...(Array.isArray(style) ? style : style ? [style] : []),
       ]}
     />

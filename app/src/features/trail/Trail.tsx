@@ -21,7 +21,11 @@ function Step({ step, isUnderlined }: { step: TrailStep; isUnderlined?: boolean 
 /** Where a page stands, on a wide screen: every step from the notebook down. */
 export function Trail({ trail, title }: { trail: readonly TrailStep[]; title: string }) {
   return (
-    <View role="navigation" aria-label="Trail" style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 7, flex: 1 }}>
+    <View
+      role="navigation"
+      aria-label="Trail"
+      style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 7, flex: 1 }}
+    >
       {trail.map((step) => (
         <Fragment key={step.id}>
           <Step step={step} />

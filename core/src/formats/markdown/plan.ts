@@ -78,7 +78,12 @@ export function planImport(files: readonly MarkdownFile[], options: PlanOptions)
   };
 
   const takeHolder = (folder: Folder, kind: 'notebook' | 'section', parentId: string | null): PlannedEntry => {
-    const entry: PlannedEntry = { id: folder.front.id ?? newId(), kind, parentId, name: folder.front.title ?? folder.name };
+    const entry: PlannedEntry = {
+      id: folder.front.id ?? newId(),
+      kind,
+      parentId,
+      name: folder.front.title ?? folder.name,
+    };
     if (folder.front.pigment) entry.pigment = folder.front.pigment;
     if (folder.front.ornament) entry.ornament = folder.front.ornament;
     if (folder.front.description) entry.description = folder.front.description;
@@ -120,7 +125,10 @@ function addMissing(plan: ImportPlan, resolver: Resolver, title: string, parentI
 }
 
 function sortIn(root: Folder, file: MarkdownFile, looseNotebook: string, remarks: ImportRemark[]): void {
-  const steps = file.path.replaceAll('\\', '/').split('/').filter((step) => step !== '' && step !== '.');
+  const steps = file.path
+    .replaceAll('\\', '/')
+    .split('/')
+    .filter((step) => step !== '' && step !== '.');
   const last = steps.pop() ?? '';
   const name = last.replace(/\.(md|markdown)$/iu, '');
   if (name === last) {
@@ -139,7 +147,8 @@ function sortIn(root: Folder, file: MarkdownFile, looseNotebook: string, remarks
   if (name === 'index') {
     const read = readMarkdown(file.text, (what) => remarks.push({ path: file.path, what }));
     folder.front = read.front;
-    if (read.blocks.length > 0) folder.files.set(read.front.title ?? folder.name, { path: file.path, text: bodyOnly(file.text) });
+    if (read.blocks.length > 0)
+      folder.files.set(read.front.title ?? folder.name, { path: file.path, text: bodyOnly(file.text) });
   } else {
     folder.files.set(name, file);
   }
@@ -203,12 +212,7 @@ class Resolver {
   }
 
   /** The node with every reference in it turned into a link. */
-  resolve(
-    node: NodeJson,
-    path: string,
-    makeMissing: (title: string) => string,
-    remarks: ImportRemark[],
-  ): NodeJson {
+  resolve(node: NodeJson, path: string, makeMissing: (title: string) => string, remarks: ImportRemark[]): NodeJson {
     if (node.type === 'pageLink') {
       const { reference, words } = node.attrs as { reference: LinkReference; words: string | null };
       const target = this.find(reference, path);

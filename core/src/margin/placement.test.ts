@@ -1,0 +1,129 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import fc from 'fast-check';
+import { bodyFacts, shownWords, type BodyJson } from '../document';
+import { planImport, type MarkdownFile } from '../formats/markdown';
+import { addDays } from '../journal';
+import { judged } from './judged';
+import { marginLine } from './lines';
+import { placeGlosses, slideDown, type MarginLine, type MarginReference } from './placement';
+
+const TODAY = '2026-11-24';
+const NOTES = path.join(__dirname, '../../../demo/notes');
+
+interface DemoPage {
+  id: string;
+  name: string | number;
+  body: BodyJson;
+}
+
+/** The demo notes as the importer reads them. */
+function demoPages(): { pages: DemoPage[]; titleOf: (id: string) => string } {
+  const dated = (text: string) =>
+    text.replace(/\{\{day ([+-]?\d+)\}\}/gu, (_whole, days: string) => addDays(TODAY, Number(days)));
+  const files: MarkdownFile[] = readdirSync(NOTES, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => {
+      const file = path.join(entry.parentPath, entry.name);
+      return { path: dated(path.relative(NOTES, file)), text: dated(readFileSync(file, 'utf8')) };
+    });
+  const plan = planImport(files, { dayIdOf: (day) => `day ${day}`, looseNotebook: 'Loose' });
+  const daysAgo = (day: string) => Math.round((Date.parse(TODAY) - Date.parse(day)) / 86_400_000);
+  const pages: DemoPage[] = [
+    ...plan.entries
+      .filter((entry) => entry.kind === 'page')
+      .map((entry) => ({ id: entry.id, name: entry.name, body: entry.body! })),
+    ...plan.days.map(({ day, body }) => ({ id: `day ${day}`, name: daysAgo(day), body })),
+  ];
+  const titles = new Map(pages.map((page) => [page.id, String(page.name)]));
+  return { pages, titleOf: (id) => titles.get(id) ?? '' };
+}
+
+const { pages, titleOf } = demoPages();
+
+/** Lines of a page and what elsewhere links to it, children taken along, as the Margin has them. */
+function marginOf(page: DemoPage): {
+  lines: MarginLine[];
+  references: (MarginReference & { from: string | number; shown: string })[];
+} {
+  const references = pages.flatMap((other) => {
+    const otherFacts = bodyFacts(other.body);
+    const blocks = new Set(otherFacts.links.filter((link) => link.target === page.id).map((link) => link.blockId));
+    return other.body.content
+      .filter((node) => blocks.has(String(node.attrs!.id)))
+      .map((node) => ({
+        ...marginLine(page.id, [node], titleOf),
+        pageId: other.id,
+        targetBlockId: null,
+        from: other.name,
+        shown: shownWords(node, titleOf),
+      }));
+  });
+  return { lines: page.body.content.map((node) => marginLine(page.id, [node], titleOf)), references };
+}
+
+describe('placing glosses as a careful reader would', () => {
+  const rows = judged.map((each) => {
+    const page = pages.find(({ name }) => name === each.page)!;
+    const { lines, references } = marginOf(page);
+    const reference = references.find(({ from, shown }) => from === each.from && shown.startsWith(each.gloss));
+    const placement = placeGlosses(page.id, lines, references).find(({ referenceId }) => referenceId === reference?.id);
+    const beside = page.body.content.find((node) => node.attrs?.id === placement?.lineId);
+    const found = beside ? shownWords(beside, titleOf) : null;
+    const agrees = each.beside === null ? found === null : (found?.startsWith(each.beside) ?? false);
+    return { ...each, isThere: reference !== undefined, found, score: placement?.score ?? 0, agrees };
+  });
+
+  test('every judged gloss and line stands in the demo notes', () => {
+    expect(rows.filter((row) => !row.isThere).map((row) => `${row.page}: ${row.gloss}`)).toEqual([]);
+    expect(rows.length).toBeGreaterThanOrEqual(40);
+  });
+
+  test('at least nine in ten agree', () => {
+    const shown = rows.map(
+      (row) =>
+        `${row.agrees ? '  ' : '✗ '}${row.score.toFixed(2).padStart(5)}  ${row.page} ← ${row.from}: ${row.gloss} | ${row.found?.slice(0, 30) ?? 'head'}${row.agrees ? '' : ` (reader: ${row.beside ?? 'head'})`}`,
+    );
+    const agreeing = rows.filter((row) => row.agrees).length;
+    process.stdout.write(`${shown.join('\n')}\n${agreeing} of ${rows.length} as a careful reader\n`);
+    expect(agreeing / rows.length).toBeGreaterThanOrEqual(0.9);
+  });
+});
+
+test('a gloss that points at a block stands beside it, whatever its words', () => {
+  const lines = ['apples', 'pears'].map((words, index) => ({ id: `l${index}`, words, links: [], tags: [] }));
+  const reference = { id: 'g', words: 'apples apples', links: [], tags: [], targetBlockId: 'l1', pageId: 'q' };
+  expect(placeGlosses('p', lines, [reference])[0]!.lineId).toBe('l1');
+});
+
+test('the earlier line wins a tie, and nothing in common goes to the head', () => {
+  const lines = ['pin worn', 'pin worn'].map((words, index) => ({ id: `l${index}`, words, links: ['x'], tags: [] }));
+  const reference = (words: string, links: string[]) => ({
+    id: words,
+    words,
+    links,
+    tags: [],
+    targetBlockId: null,
+    pageId: 'q',
+  });
+  const placed = placeGlosses('p', lines, [reference('pin worn', ['x', 'p']), reference('beans', ['p'])]);
+  expect(placed.map(({ lineId }) => lineId)).toEqual(['l0', null]);
+});
+
+test('glosses never overlap, keep their order, and stand where they want when there is room', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.record({ top: fc.integer({ min: 0, max: 900 }), height: fc.integer({ min: 1, max: 200 }) }), {
+        maxLength: 30,
+      }),
+      (unsorted) => {
+        const wanted = [...unsorted].sort((one, other) => one.top - other.top);
+        const tops = slideDown(wanted, 10);
+        tops.forEach((top, index) => {
+          expect(top).toBeGreaterThanOrEqual(wanted[index]!.top);
+          if (index > 0) expect(top).toBeGreaterThanOrEqual(tops[index - 1]! + wanted[index - 1]!.height + 10);
+        });
+      },
+    ),
+  );
+});
