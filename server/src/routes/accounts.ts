@@ -19,7 +19,7 @@ export function accountRoutes({ accounts, config }: Services): Router {
   const router = Router();
   const many = rateLimit({
     windowMs: 60_000,
-    limit: config.isDemo ? 1000 : 60,
+    limit: config.isDemo ? 1000 : 240,
     standardHeaders: true,
     legacyHeaders: false,
   });

@@ -9,6 +9,7 @@ import {
   type FindQuery,
   type MarkedPiece,
 } from '@glossarion/core/find';
+import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
 import type { Accepted } from './documents';
 import type { Entries, Target } from './entries';
@@ -53,7 +54,7 @@ export class Find {
     return this.entries
       .targets(ownerId, found)
       .filter((target) => target.state !== 'binned' && target.state !== 'gone')
-      .map((target) => this.finding(target, query));
+      .map((target) => this.finding(ownerId, target, query));
   }
 
   private ids(ownerId: string, query: FindQuery): string[] {
@@ -66,14 +67,25 @@ export class Find {
     return [...new Set([...titles, ...read(UNRANKED, match)])].slice(0, SHOWN);
   }
 
-  private finding(target: Target, query: FindQuery): Finding {
+  private finding(ownerId: string, target: Target, query: FindQuery): Finding {
     const line = target.kind === 'page' ? this.bestLine(target.id, query) : null;
     return {
       ...target,
       titlePieces: markWords(target.title, query, 200),
       blockId: line?.id ?? null,
-      linePieces: line ? markWords(line.words, query) : [],
+      linePieces: line ? markWords(this.shownLine(ownerId, target.id, line.id), query) : [],
     };
+  }
+
+  /** A line as it reads, with the present titles of what it links to. */
+  private shownLine(ownerId: string, pageId: string, blockId: string): string {
+    const row = this.database.first<{ node: string }>(
+      'SELECT node FROM blocks WHERE pageId = ? AND id = ?',
+      pageId,
+      blockId,
+    );
+    const titleOf = (id: string) => this.entries.targets(ownerId, [id])[0]!.title;
+    return row ? shownWords(JSON.parse(row.node) as NodeJson, titleOf) : '';
   }
 
   private bestLine(pageId: string, query: FindQuery): { id: string; words: string } | null {

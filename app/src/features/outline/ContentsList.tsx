@@ -106,7 +106,7 @@ function PageLine({ row, isHere, isNarrow }: { row: ContentsRow; isHere: boolean
           gap: 6,
           minHeight: isNarrow ? 30 : measure.touch,
           paddingVertical: isNarrow ? 4 : 9,
-          paddingLeft: row.depth * (isNarrow ? 20 : 36),
+          paddingLeft: Math.min(row.depth, isNarrow ? 3 : 6) * (isNarrow ? 16 : 28),
         }}
       >
         <Words
@@ -120,7 +120,7 @@ function PageLine({ row, isHere, isNarrow }: { row: ContentsRow; isHere: boolean
           size={size}
           weight={isHere ? '700' : '400'}
           tone={entry.wordCount === 0 && entry.childCount === 0 && !isHere ? colour.ochre : tone}
-          style={{ flexShrink: 1, fontStyle: entry.name.trim() ? 'normal' : 'italic' }}
+          style={{ flexShrink: 1, minWidth: 0, fontStyle: entry.name.trim() ? 'normal' : 'italic' }}
         >
           {row.title}
         </Words>

@@ -1,0 +1,100 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, isPhone, openPage, test, textOf } from './support/test';
+
+test('accounts: make one, sign out, wrong passphrase, sign in, change the passphrase', async ({ page, server }) => {
+  const name = `Ines ${Math.random().toString(36).slice(2, 9)}`;
+  await page.goto(`${server.url}/notebooks`);
+  await page.getByRole('button', { name: 'Make an account' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill(name);
+  await page.getByLabel('Passphrase').fill('short');
+  await page.getByRole('button', { name: 'Make account' }).click();
+  await expect(page.getByText('A passphrase needs eight characters or more.')).toBeVisible();
+  await page.getByLabel('Passphrase').fill('tide and timber');
+  await page.getByRole('button', { name: 'Make account' }).click();
+  await expect(page.getByRole('heading', { name: 'Notebooks', level: 1 })).toBeVisible();
+
+  await page.goto(`${server.url}/settings`);
+  await page.getByLabel('Present passphrase').fill('tide and timber');
+  await page.getByLabel('New passphrase').fill('oak and hornbeam');
+  await page.getByRole('button', { name: 'Change passphrase' }).click();
+  await expect(page.getByText('The passphrase is changed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+
+  await page.getByRole('textbox', { name: 'Name' }).fill(name);
+  await page.getByLabel('Passphrase').fill('tide and timber');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toHaveText('The name or the passphrase is not right.');
+  await page.getByLabel('Passphrase').fill('oak and hornbeam');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(textOf(page)).toBeVisible();
+  const databases = await page.evaluate(async () => (await indexedDB.databases()).length);
+  expect(databases).toBe(1);
+});
+
+test('a folder of Markdown is taken in from the settings, and what was not understood is said', async ({ mill }) => {
+  await mill.goto(new URL('/settings', mill.url()).href);
+  const { mkdtempSync, mkdirSync, writeFileSync } = await import('node:fs');
+  const folder = mkdtempSync('/tmp/glossarion-notes-');
+  mkdirSync(`${folder}/Reading/Books`, { recursive: true });
+  writeFileSync(
+    `${folder}/Reading/Books/Tide and Timber.md`,
+    '# Tide and Timber\n\nOn wood. <b>bold</b>\n\n| a | b |\n| - | - |\n| 1 | 2 |\n',
+  );
+  await mill.getByLabel('A folder of Markdown files').setInputFiles(folder);
+  await expect(mill.getByText('Made: 1 notebook, 1 section, 1 page')).toBeVisible();
+  await expect(mill.getByText(/Tide and Timber\.md: The HTML <b>/)).toBeVisible();
+  await openPage(mill, 'Tide and Timber');
+  await expect(textOf(mill).locator('table')).toContainText('12');
+});
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing on any screen, ${colorScheme}`, async ({ mill }) => {
+    test.setTimeout(120_000);
+    await mill.emulateMedia({ colorScheme });
+    const look = async (name: string) => {
+      await mill.waitForTimeout(400);
+      const { violations } = await new AxeBuilder({ page: mill }).analyze();
+      const found = violations.map(
+        ({ id, nodes }) => `${name}: ${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+      );
+      expect(found).toEqual([]);
+    };
+    const origin = new URL(mill.url()).origin;
+    for (const address of [
+      '/today',
+      '/desk',
+      '/notebooks',
+      '/find?q=gate',
+      '/settings',
+      '/day/2026-03-09',
+      '/nowhere',
+    ]) {
+      await mill.goto(origin + address);
+      await look(address);
+    }
+    await mill.goto(`${origin}/notebooks`);
+    await mill.getByRole('button', { name: /Saltmere Tide Mill/ }).click();
+    await look('an open notebook');
+    await mill.getByRole('button', { name: 'Change Waterworks' }).click();
+    await look('the sheet of a section');
+    await mill.keyboard.press('Escape');
+    await openPage(mill, 'Sluice gate no. 2');
+    await look('a page');
+    if (isPhone(mill)) {
+      await mill.getByRole('button', { name: /^Margin/ }).click();
+      await look('the Margin sheet');
+    }
+    await mill.getByRole('button', { name: 'Page', exact: true }).click();
+    await look('the sheet of a page');
+    await mill.keyboard.press('Escape');
+    await mill.keyboard.press('g');
+    await mill.keyboard.type('stop');
+    await look('Go to');
+    await mill.keyboard.press('Escape');
+    await mill.keyboard.press('?');
+    await look('Keys');
+    await mill.context().clearCookies();
+    await mill.goto(`${origin}/today`);
+    await look('the way in');
+  });
+}

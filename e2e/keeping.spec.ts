@@ -1,0 +1,269 @@
+import { chromium, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { clickEnd, expect, idOf, millNotes, openPage, saved, test, textOf } from './support/test';
+
+const lines = (page: Page) =>
+  textOf(page)
+    .locator('.words')
+    .evaluateAll((words) => words.map((each) => each.textContent ?? ''));
+
+test('a sentence that was saved outlives a killed server', async ({ context, page, ownServer, signIn }) => {
+  await signIn(context, ownServer.url, millNotes);
+  await page.goto(ownServer.url);
+  await openPage(page, 'Stop logs');
+  await clickEnd(page, 'Eleven logs');
+  await page.keyboard.type(' Number four is split.');
+  await saved(page);
+  await ownServer.kill();
+  await ownServer.start();
+  await page.reload();
+  await expect(textOf(page)).toContainText('Number four is split.');
+});
+
+test('what is typed while the server is down is there after the tab was closed, once', async ({
+  context,
+  page,
+  ownServer,
+  signIn,
+}) => {
+  await signIn(context, ownServer.url, millNotes);
+  await page.goto(ownServer.url);
+  const id = await openPage(page, 'Stop logs');
+  await saved(page);
+  await ownServer.kill();
+  await expect(page.getByTestId('saving')).toHaveText('Offline, kept here');
+  await clickEnd(page, 'Eleven logs');
+  await page.keyboard.type(' Typed in the dark.');
+  await page.waitForTimeout(400);
+  await page.close();
+  await ownServer.start();
+  const again = await context.newPage();
+  await again.goto(`${ownServer.url}/p/${id}`);
+  await expect(textOf(again)).toContainText('Typed in the dark.');
+  await saved(again);
+  const text = (await textOf(again).textContent())!;
+  expect(text.split('Typed in the dark.')).toHaveLength(2);
+  const stored = (await (await again.request.get(`${ownServer.url}/api/pages/${id}`)).json()) as { body: unknown };
+  expect(JSON.stringify(stored.body).split('Typed in the dark.')).toHaveLength(2);
+});
+
+test('two windows on one page see each other’s typing within a second', async ({ mill, context }) => {
+  await openPage(mill, 'Stop logs');
+  const other = await context.newPage();
+  await other.goto(mill.url());
+  await expect(textOf(other)).toContainText('Eleven logs');
+  await clickEnd(mill, 'Eleven logs');
+  await mill.keyboard.type(' From one window.');
+  await expect(textOf(other)).toContainText('From one window.', { timeout: 1000 });
+  await clickEnd(other, 'Eleven logs');
+  await other.keyboard.type(' And from the other.');
+  await expect(textOf(mill)).toContainText('And from the other.', { timeout: 1000 });
+});
+
+const page4 = [{ path: 'Mill/Log/Four lines.md', text: 'alpha beam\n\nbravo gear\n\ncharlie pin\n\ndelta sluice\n' }];
+
+/** Two windows on one page, both cut off while each does its part; then joined. */
+const apart: { name: string; other: (page: Page) => Promise<void>; expected: string[]; isKept?: boolean }[] = [
+  {
+    name: 'typing in different paragraphs',
+    other: async (page) => {
+      await clickEnd(page, 'delta');
+      await page.keyboard.type(' and tail');
+    },
+    expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice and tail'],
+  },
+  {
+    name: 'typing in the same paragraph',
+    other: async (page) => {
+      await clickEnd(page, 'bravo');
+      await page.keyboard.press('Home');
+      await page.keyboard.type('slow ');
+    },
+    expected: ['alpha beam', 'slow bravo gear turns', 'charlie pin', 'delta sluice'],
+  },
+  {
+    name: 'typing in a line the other turns into a heading',
+    other: async (page) => {
+      await clickEnd(page, 'bravo');
+      await page.keyboard.press('Home');
+      await page.keyboard.type('## ');
+    },
+    expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice'],
+  },
+  {
+    name: 'typing in a line the other indents',
+    other: async (page) => {
+      await clickEnd(page, 'bravo');
+      await page.keyboard.press('Tab');
+    },
+    expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice'],
+  },
+  {
+    name: 'typing in a line the other moves',
+    other: async (page) => {
+      await clickEnd(page, 'bravo');
+      await page.keyboard.press('Alt+ArrowDown');
+    },
+    expected: ['alpha beam', 'charlie pin', 'bravo gear turns', 'delta sluice'],
+  },
+  {
+    name: 'typing in a line the other deletes',
+    other: async (page) => {
+      await clickEnd(page, 'bravo');
+      await page.keyboard.press('Shift+Home');
+      await page.keyboard.press('Backspace');
+      await page.keyboard.press('Backspace');
+    },
+    expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice'],
+    isKept: true,
+  },
+];
+
+for (const { name, other: act, expected, isKept } of apart) {
+  test(`${name} survives joining`, async ({ context, page, ownServer, signIn }) => {
+    await signIn(context, ownServer.url, page4);
+    await page.goto(ownServer.url);
+    const id = await idOf(page, 'Four lines');
+    const other = await context.newPage();
+    for (const window of [page, other]) {
+      await window.goto(`${ownServer.url}/p/${id}`);
+      await expect(textOf(window)).toContainText('delta sluice');
+    }
+    await ownServer.kill();
+    for (const window of [page, other]) await expect(window.getByTestId('saving')).toHaveText('Offline, kept here');
+    await clickEnd(page, 'bravo');
+    await page.keyboard.type(' turns');
+    await act(other);
+    await page.waitForTimeout(300);
+    await ownServer.start();
+    for (const window of [page, other]) {
+      await expect(window.getByTestId('saving')).toHaveText('Saved', { timeout: 15_000 });
+      await expect.poll(() => lines(window), { timeout: 10_000 }).toEqual(expected);
+    }
+    if (isKept) await expect(page.locator('.kept')).toContainText('Kept: this line was deleted in another window');
+    await page.reload();
+    await expect.poll(() => lines(page)).toEqual(expected);
+  });
+}
+
+test('both opening today’s page for the first time while apart hold one day', async ({
+  context,
+  page,
+  ownServer,
+  signIn,
+}) => {
+  await signIn(context, ownServer.url);
+  await page.goto(`${ownServer.url}/desk`);
+  const other = await context.newPage();
+  await other.goto(`${ownServer.url}/desk`);
+  await expect(other.getByRole('heading', { name: 'Desk' })).toBeVisible();
+  await ownServer.kill();
+  for (const [window, words] of [
+    [page, 'early'],
+    [other, 'late'],
+  ] as const) {
+    await expect(window.getByTestId('saving').or(window.getByText('Desk').first())).toBeVisible();
+    await window.getByRole('link', { name: 'Today' }).first().click();
+    await clickEnd(window, 'As it happened');
+    await window.keyboard.press('Enter');
+    await window.keyboard.type(`${words} words`);
+    await window.waitForTimeout(300);
+  }
+  await ownServer.start();
+  for (const window of [page, other]) {
+    await expect(textOf(window)).toContainText('early words', { timeout: 15_000 });
+    await expect(textOf(window)).toContainText('late words');
+    await expect(textOf(window).getByRole('heading', { name: 'On waking' })).toHaveCount(1);
+  }
+});
+
+test('the browser killed in the middle of typing loses at most the last second', async ({
+  ownServer,
+  signIn,
+  browser,
+}) => {
+  const context = await browser.newContext();
+  await signIn(context, ownServer.url, millNotes);
+  const cookies = await context.cookies();
+  const found = await context.request.get(`${ownServer.url}/api/names?q=Stop%20logs`);
+  const { id } = ((await found.json()) as { id: string }[])[0]!;
+  const profile = mkdtempSync(path.join(os.tmpdir(), 'glossarion-profile-'));
+  const port = 21_000 + (process.pid % 9_000);
+  const start = () =>
+    spawn(
+      process.env.CHROMIUM ?? '/usr/bin/chromium',
+      [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        `--user-data-dir=${profile}`,
+        `--remote-debugging-port=${port}`,
+        'about:blank',
+      ],
+      { stdio: 'ignore', detached: true },
+    );
+  const connect = async () => {
+    for (let tries = 0; ; tries += 1) {
+      try {
+        return await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
+      } catch (error) {
+        if (tries > 60) throw error;
+        await new Promise((resolve) => setTimeout(resolve, 250));
+      }
+    }
+  };
+  const first = start();
+  const killed = (await connect()).contexts()[0]!;
+  await killed.addCookies(cookies);
+  const page = killed.pages()[0] ?? (await killed.newPage());
+  await page.goto(`${ownServer.url}/p/${id}`);
+  await clickEnd(page, 'Eleven logs');
+  await ownServer.kill();
+  await page.keyboard.type(' Half a sentence that nobody else has seen');
+  await page.waitForTimeout(1000);
+  await page.keyboard.type(' and its last word', { delay: 5 });
+  process.kill(-first.pid!, 'SIGKILL');
+  await new Promise((resolve) => first.once('exit', resolve));
+  await ownServer.start();
+
+  const second = start();
+  const again = (await connect()).contexts()[0]!;
+  const reopened = await again.newPage();
+  await reopened.goto(`${ownServer.url}/p/${id}`);
+  await expect(textOf(reopened)).toContainText('Half a sentence that nobody else has seen');
+  await saved(reopened);
+  process.kill(-second.pid!, 'SIGKILL');
+  const stored = await context.request.get(`${ownServer.url}/api/pages/${id}`);
+  expect(JSON.stringify(await stored.json())).toContain('Half a sentence that nobody else has seen');
+  await context.close();
+});
+
+test('text the server refuses is kept as a copy that can be seen', async ({ mill, context }) => {
+  const id = await openPage(mill, 'Stop logs');
+  await saved(mill);
+  // A window of another making sends what no honest one does; here the shape is broken on purpose before it is sent.
+  await context.addInitScript(() => {
+    const send = WebSocket.prototype.send;
+    WebSocket.prototype.send = function (data) {
+      const message = JSON.parse(String(data)) as { type: string; epoch: number };
+      if (message.type === 'update' && (window as { spoil?: boolean }).spoil) message.epoch += 1;
+      send.call(this, JSON.stringify(message));
+    };
+  });
+  await mill.reload();
+  await clickEnd(mill, 'Eleven logs');
+  await mill.evaluate(() => ((window as { spoil?: boolean }).spoil = true));
+  await mill.keyboard.type(' refused words');
+  const copy = mill.getByRole('region', { name: 'Kept copy' });
+  await expect(copy).toContainText('refused words');
+  await expect(textOf(mill)).not.toContainText('refused words');
+  await mill.reload();
+  await expect(copy).toContainText('refused words');
+  await copy.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(copy).toHaveCount(0);
+  expect(id).toBeTruthy();
+});

@@ -1,0 +1,34 @@
+import { defineConfig, type PlaywrightTestOptions } from '@playwright/test';
+import path from 'node:path';
+
+const phone: PlaywrightTestOptions['viewport'] = { width: 390, height: 844 };
+const wide: PlaywrightTestOptions['viewport'] = { width: 1280, height: 800 };
+
+/** The real interface against the real server, at both sizes. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: path.join(__dirname, '../test-results'),
+  globalTeardown: './support/checkAll.ts',
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  fullyParallel: true,
+  workers: Number(process.env.WORKERS ?? 2),
+  retries: 0,
+  reporter: [['list']],
+  use: {
+    browserName: 'chromium',
+    headless: true,
+    locale: 'en-GB',
+    permissions: ['clipboard-read', 'clipboard-write'],
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
+    },
+    screenshot: 'off',
+    trace: 'off',
+  },
+  projects: [
+    { name: 'phone', use: { viewport: phone, hasTouch: true } },
+    { name: 'wide', use: { viewport: wide } },
+  ],
+});

@@ -1,0 +1,107 @@
+import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { TestServer } from './server';
+
+export interface NoteFile {
+  path: string;
+  text: string;
+}
+
+interface Fixtures {
+  /** A server shared by the tests of one worker. */
+  server: TestServer;
+  /** A server of this test's own, to be killed. */
+  ownServer: TestServer;
+  /** Signs a context in to a new account, with these notes in it. */
+  signIn: (context: BrowserContext, url: string, notes?: NoteFile[]) => Promise<string>;
+  /** A page signed in to an account of its own, with a mill project in it. */
+  mill: Page;
+}
+
+/** A little of the scenario, enough for a journey. */
+export const millNotes: NoteFile[] = [
+  { path: 'Saltmere Tide Mill/index.md', text: '---\npigment: lapis\norder: [Waterworks, Money]\n---\n' },
+  {
+    path: 'Saltmere Tide Mill/Waterworks/Sluice gate no. 2.md',
+    text: 'The lower leaf has dropped about 40 mm. [[Callum Frayne]] thinks the pintle is worn.\n\n## Next\n\n- [ ] Measure the gudgeon bore\n- [ ] Draft the [[Lift method statement]]\n',
+  },
+  { path: 'Saltmere Tide Mill/Waterworks/Stop logs.md', text: 'Eleven logs for [[Sluice gate no. 2]].\n' },
+  { path: 'Saltmere Tide Mill/Money/Budget.md', text: 'Oak for [[Sluice gate no. 2]] comes to £1,140.\n' },
+  { path: 'People & Firms/index.md', text: '---\npigment: plum\n---\n' },
+  { path: 'People & Firms/Smiths/Callum Frayne.md', text: 'Smith and welder at the old lifeboat house.\n' },
+];
+
+export const test = base.extend<Omit<Fixtures, 'server'>, Pick<Fixtures, 'server'>>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const server = new TestServer();
+      await server.start();
+      await use(server);
+      await server.kill('SIGTERM');
+    },
+    { scope: 'worker' },
+  ],
+  // eslint-disable-next-line no-empty-pattern
+  ownServer: async ({}, use) => {
+    const server = new TestServer();
+    await server.start();
+    await use(server);
+    await server.kill('SIGTERM');
+  },
+  // eslint-disable-next-line no-empty-pattern
+  signIn: async ({}, use) => {
+    await use(async (context, url, notes = []) => {
+      const name = `Ines ${randomUUID().slice(0, 8)}`;
+      const headers = { Origin: url };
+      const made = await context.request.post(`${url}/api/accounts`, {
+        headers,
+        data: { name, passphrase: 'tide and timber' },
+      });
+      expect(made.ok()).toBe(true);
+      if (notes.length > 0) {
+        const taken = await context.request.post(`${url}/api/imports`, { headers, data: { files: notes } });
+        expect(taken.ok()).toBe(true);
+      }
+      return name;
+    });
+  },
+  mill: async ({ context, page, server, signIn }, use) => {
+    await signIn(context, server.url, millNotes);
+    await page.goto(`${server.url}/today`);
+    await use(page);
+  },
+});
+
+export { expect };
+
+export const isPhone = (page: Page): boolean => page.viewportSize()!.width < 720;
+
+/** The text of the page that is shown first. */
+export const textOf = (page: Page) => page.locator('.writing[contenteditable=true]').first();
+
+/** Waits until all that was typed is stored on the server. */
+export async function saved(page: Page): Promise<void> {
+  await page.waitForTimeout(200);
+  await expect(page.getByTestId('saving')).toHaveText('Saved');
+}
+
+/** Opens the page with this title by its address. */
+export async function openPage(page: Page, title: string): Promise<string> {
+  const id = await idOf(page, title);
+  await page.goto(new URL(`/p/${id}`, page.url()).href);
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveText(title);
+  return id;
+}
+
+export async function idOf(page: Page, title: string): Promise<string> {
+  const found = await page.request.get(new URL(`/api/names?q=${encodeURIComponent(title)}`, page.url()).href);
+  const names = (await found.json()) as { id: string; title: string }[];
+  return names.find((name) => name.title === title)!.id;
+}
+
+/** Puts the cursor at the end of a line of text. */
+export async function clickEnd(page: Page, words: string): Promise<void> {
+  await textOf(page).locator('.words', { hasText: words }).first().click();
+  await page.keyboard.press('End');
+}

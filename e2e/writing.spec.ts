@@ -1,0 +1,159 @@
+import { clickEnd, expect, openPage, saved, test, textOf } from './support/test';
+
+const kinds = (page: import('@playwright/test').Page) =>
+  textOf(page)
+    .locator('> .block, > hr')
+    .evaluateAll((blocks) =>
+      blocks.map((block) => {
+        const { kind, depth, state } = (block as HTMLElement).dataset;
+        return [kind ?? 'divider', Number(depth ?? 0), block.querySelector('.words')?.textContent ?? '', state].filter(
+          (each) => each !== undefined,
+        );
+      }),
+    );
+
+test('Markdown typed at the start of a line turns it, and Enter goes on', async ({ mill }) => {
+  await openPage(mill, 'Lift method statement');
+  await textOf(mill).click();
+  const lines = [
+    '## Before the lift',
+    '- slings',
+    'shackles',
+    '',
+    '1. logs in',
+    'pool at sill',
+    '',
+    '[] ring the bridge',
+    '',
+    '> by custom alone',
+  ];
+  for (const line of lines) {
+    await mill.keyboard.type(line);
+    await mill.keyboard.press('Enter');
+  }
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.type('---');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.type('After.');
+  await saved(mill);
+  const expected = [
+    ['heading', 0, 'Before the lift'],
+    ['bulleted', 0, 'slings'],
+    ['bulleted', 0, 'shackles'],
+    ['numbered', 0, 'logs in'],
+    ['numbered', 0, 'pool at sill'],
+    ['todo', 0, 'ring the bridge', 'open'],
+    ['quote', 0, 'by custom alone'],
+    ['divider', 0, ''],
+    ['paragraph', 0, 'After.'],
+  ];
+  expect(await kinds(mill)).toEqual(expected);
+  await mill.reload();
+  await expect(textOf(mill)).toContainText('After.');
+  expect(await kinds(mill)).toEqual(expected);
+});
+
+test('Tab indents with children, Alt and an arrow move a line with them, Ctrl+Enter ticks, all undone by Ctrl+Z', async ({
+  mill,
+}) => {
+  await openPage(mill, 'Lift method statement');
+  await textOf(mill).click();
+  await mill.keyboard.type('- one');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.type('two');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.press('Tab');
+  await mill.keyboard.type('three');
+  await mill.waitForTimeout(700);
+  await mill.keyboard.press('ArrowUp');
+  await mill.keyboard.press('Alt+ArrowUp');
+  const moved = [
+    ['bulleted', 0, 'two'],
+    ['bulleted', 1, 'three'],
+    ['bulleted', 0, 'one'],
+  ];
+  expect(await kinds(mill)).toEqual(moved);
+  await mill.keyboard.press('Control+z');
+  expect((await kinds(mill)).map(([, , words]) => words)).toEqual(['one', 'two', 'three']);
+  await mill.keyboard.press('Control+Shift+z');
+  expect(await kinds(mill)).toEqual(moved);
+  await openPage(mill, 'Sluice gate no. 2');
+  await clickEnd(mill, 'Measure the gudgeon');
+  await mill.keyboard.press('Control+Enter');
+  const box = textOf(mill).locator('.block', { hasText: 'Measure' }).getByRole('checkbox');
+  await expect(box).toBeChecked();
+  await box.click();
+  await expect(box).not.toBeChecked();
+});
+
+test('styles by keys and as typed, tags, links to the outside and pasted addresses', async ({ mill }) => {
+  const id = await openPage(mill, 'Budget');
+  await openPage(mill, 'Lift method statement');
+  await textOf(mill).click();
+  await mill.keyboard.type(
+    'A **bold** word, `code`, ==bright==, #iron-work and [chart](https://tides.example/x) done. ',
+  );
+  await expect(textOf(mill).locator('strong')).toHaveText('bold');
+  await expect(textOf(mill).locator('code')).toHaveText('code');
+  await expect(textOf(mill).locator('mark')).toHaveText('bright');
+  await expect(textOf(mill).locator('.tag')).toHaveText('iron-work');
+  await expect(textOf(mill).locator('a[href="https://tides.example/x"]')).toHaveText('chart');
+  await mill.keyboard.press('Control+i');
+  await mill.keyboard.type('leaning');
+  await mill.keyboard.press('Control+i');
+  await expect(textOf(mill).locator('em')).toHaveText('leaning');
+  await mill.evaluate((address) => navigator.clipboard.writeText(address), new URL(`/p/${id}`, mill.url()).href);
+  await mill.keyboard.press('Control+v');
+  await expect(textOf(mill).locator('a.link')).toHaveText('Budget');
+  await saved(mill);
+  await mill.reload();
+  await expect(textOf(mill)).toContainText('A bold word, code, bright, iron-work and chart done. leaningBudget');
+});
+
+test('joining lines keeps links to the lost line alive', async ({ mill }) => {
+  await openPage(mill, 'Lift method statement');
+  await textOf(mill).click();
+  await mill.keyboard.type('first half ');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.type('second half');
+  const lost = (await textOf(mill).locator('.block', { hasText: 'second half' }).getAttribute('id'))!.slice(2);
+  await mill.keyboard.press('Home');
+  await mill.keyboard.press('Backspace');
+  await expect(textOf(mill).locator('.block')).toHaveCount(1);
+  await saved(mill);
+  await mill.goto(new URL(`/b/${lost}`, mill.url()).href);
+  await expect(mill.locator('.landed')).toContainText('first half second half');
+});
+
+test('items are a real list to a screen reader', async ({ mill }) => {
+  await openPage(mill, 'Sluice gate no. 2');
+  const list = textOf(mill).getByRole('list');
+  await expect(list).toHaveAttribute('aria-owns', /^b-\S+ b-\S+$/);
+  await expect(textOf(mill).getByRole('listitem')).toHaveCount(2);
+});
+
+const hostile: [string, string][] = [
+  ['ten thousand characters', 'mill '.repeat(2000)],
+  ['right to left', 'קטע בעברית וגם العربية מימין'],
+  ['combining marks', 'e\u0301\u0323 Z\u0351\u036B\u0343 a\u0300\u0301\u0302'],
+  ['emoji', '👩🏽‍🔧🏴󠁧󠁢󠁷󠁬󠁳󠁿🧵 done'],
+  ['script', `<script>document.title='run'</script><img src=x onerror="document.title='run'">`],
+  ['quotes', `"it's" \\ 'quoted' ; DROP TABLE pages; --`],
+];
+
+for (const [name, words] of hostile) {
+  test(`text and title keep ${name} exactly and run nothing`, async ({ mill }) => {
+    await openPage(mill, 'Lift method statement');
+    await textOf(mill).click();
+    await mill.keyboard.insertText(words);
+    await mill.getByRole('textbox', { name: 'Title' }).click();
+    await mill.keyboard.press('Control+a');
+    await mill.keyboard.insertText(words.trim());
+    await saved(mill);
+    await mill.reload();
+    await expect(textOf(mill)).toBeVisible();
+    expect(await textOf(mill).locator('.words').first().textContent()).toBe(words);
+    expect(await mill.getByRole('textbox', { name: 'Title' }).textContent()).toBe(words.trim());
+    expect(await mill.title()).not.toBe('run');
+  });
+}
