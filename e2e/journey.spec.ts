@@ -204,6 +204,8 @@ test('notebooks, sections and pages are made, renamed and deleted, with Undo', a
   await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Timber');
   await mill.getByRole('button', { name: 'Page', exact: true }).click();
   await mill.getByRole('button', { name: 'New page beneath' }).click();
+  await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Oak moisture');
+  await expect(mill.getByRole('textbox', { name: 'Title' })).toBeFocused();
   await mill.keyboard.type('Meter');
   await saved(mill);
   await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Meter');

@@ -26,7 +26,7 @@ export interface LibraryEvents {
 const FLUSH_AFTER = 120;
 const KEEP_COPY_AFTER = 800;
 const FIRST_RETRY = 250;
-const LONGEST_RETRY = 5_000;
+const LONGEST_RETRY = 2_000;
 /** A document that nobody shows any more is let go after this long. */
 const LET_GO_AFTER = 20_000;
 

@@ -72,7 +72,7 @@ function words(node: NodeJson): ReactNode {
   const inline = <InlineView node={node} />;
   switch (node.attrs?.kind) {
     case 'heading': {
-      const level = Math.min(6, Number(node.attrs.level ?? 2) + 1);
+      const level = Math.max(2, Number(node.attrs.level ?? 2));
       const Heading = `h${level}` as 'h3';
       return (
         <Heading className="words" dir="auto">

@@ -6,10 +6,10 @@ const ITEMS = new Set(['bulleted', 'numbered', 'todo']);
 
 export const isItem = (node: DocumentNode): boolean => node.type.name === 'block' && ITEMS.has(String(node.attrs.kind));
 
-/** The element a block's words stand in. Headings are one level down: the title is the page's first. */
+/** The element a block's words stand in. The title is the page's only heading of the first level. */
 function wordsElement(node: DocumentNode): HTMLElement {
   if (node.attrs.kind === 'heading')
-    return document.createElement(`h${Math.min(6, Number(node.attrs.level ?? 2) + 1)}`);
+    return document.createElement(`h${Math.max(2, Number(node.attrs.level ?? 2))}`);
   if (node.attrs.kind === 'quote') return document.createElement('blockquote');
   return document.createElement(isItem(node) ? 'div' : 'p');
 }

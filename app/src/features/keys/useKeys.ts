@@ -8,6 +8,10 @@ import { lastingAddress, open } from '../shell/navigation';
 
 const TWICE_WITHIN = 400;
 
+/** A page that was just made waits for its title: what is typed meanwhile is no command. */
+const isAwaitingTitle = (): boolean =>
+  window.location.search.includes('at=title') && document.querySelector('.title') === null;
+
 const isInText = (): boolean => {
   const element = document.activeElement as HTMLElement | null;
   return !!element && (element.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/u.test(element.tagName));
@@ -55,7 +59,7 @@ export function useKeys(): void {
       isShiftAlone = event.key === 'Shift' && !event.repeat;
       if (event.key !== 'Shift') lastShift = 0;
       if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing || event.defaultPrevented) return;
-      if (isInText() || document.querySelector('[role=dialog]')) return;
+      if (isInText() || isAwaitingTitle() || document.querySelector('[role=dialog]')) return;
       const act = /^[1-9]$/u.test(event.key) ? () => notebook(Number(event.key) - 1) : letters[event.key];
       if (!act) return;
       event.preventDefault();

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import { colour, measure } from '../../theme/tokens';
 import { Words } from './Words';
@@ -14,9 +14,10 @@ export function Sheet({ title, onClose, children }: SheetProps) {
   const { width } = useWindowDimensions();
   const isWide = width >= measure.wide;
   const dialog = useRef<View>(null);
+  // Taken while drawing, before a field of the sheet takes the focus.
+  const [before] = useState(() => document.activeElement as HTMLElement | null);
 
   useEffect(() => {
-    const before = document.activeElement as HTMLElement | null;
     const element = dialog.current as unknown as HTMLElement | null;
     if (element && !element.contains(document.activeElement)) {
       (element.querySelector<HTMLElement>('input, textarea') ?? element).focus();

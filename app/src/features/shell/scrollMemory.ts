@@ -23,10 +23,6 @@ window.addEventListener('popstate', () => {
   isReturning = true;
 });
 
-export const noteForward = (): void => {
-  isReturning = false;
-};
-
 /** How long content that is still arriving is waited for. */
 const WAIT = 4000;
 
@@ -36,8 +32,9 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
   useEffect(() => {
     const scrolled = element.current;
     if (!scrolled) return;
-    const key = `${entryKey()} ${address}`;
-    const wanted = isReturning ? (places[key] ?? 0) : 0;
+    // Asked for anew each time: an entry that was just opened gets its number a moment after its screen.
+    const key = () => `${entryKey()} ${address}`;
+    const wanted = isReturning ? (places[key()] ?? 0) : 0;
     const wasReturning = isReturning;
     isReturning = false;
     let isRestoring = wanted > 0;
@@ -58,7 +55,7 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
     const timer = setTimeout(stop, WAIT);
     const onScroll = () => {
       if (isRestoring) return;
-      places = { ...places, [key]: scrolled.scrollTop };
+      places = { ...places, [key()]: scrolled.scrollTop };
       sessionStorage.setItem(KEY, JSON.stringify(places));
     };
     const onTouch = () => stop();
