@@ -102,6 +102,9 @@ export async function idOf(page: Page, title: string): Promise<string> {
 
 /** Puts the cursor at the end of a line of text. */
 export async function clickEnd(page: Page, words: string): Promise<void> {
-  await textOf(page).locator('.words', { hasText: words }).first().click({ position: { x: 4, y: 12 } });
+  await textOf(page)
+    .locator('.words', { hasText: words })
+    .first()
+    .click({ position: { x: 4, y: 12 } });
   await page.keyboard.press('End');
 }

@@ -8,8 +8,7 @@ export const isItem = (node: DocumentNode): boolean => node.type.name === 'block
 
 /** The element a block's words stand in. The title is the page's only heading of the first level. */
 function wordsElement(node: DocumentNode): HTMLElement {
-  if (node.attrs.kind === 'heading')
-    return document.createElement(`h${Math.max(2, Number(node.attrs.level ?? 2))}`);
+  if (node.attrs.kind === 'heading') return document.createElement(`h${Math.max(2, Number(node.attrs.level ?? 2))}`);
   if (node.attrs.kind === 'quote') return document.createElement('blockquote');
   return document.createElement(isItem(node) ? 'div' : 'p');
 }

@@ -1,0 +1,13 @@
+const core = require('path').join(__dirname, '../core/src/$1/index.ts');
+
+module.exports = {
+  preset: 'jest-expo',
+  displayName: 'app',
+  testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+  moduleNameMapper: {
+    '^@glossarion/core/(.*)$': core,
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|@rneui/.*|react-native-svg|uuid|fractional-indexing|stemmer|@leeoniya|@tiptap|yjs|lib0|y-protocols|y-prosemirror|idb|react-redux|@reduxjs|immer))',
+  ],
+};

@@ -1,0 +1,155 @@
+import request from 'supertest';
+import { WebSocket } from 'ws';
+import { declaredRoutes } from '../routes/route';
+import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
+
+let server: TestedServer;
+let owner: Person;
+let stranger: Person;
+let pageId: string;
+let blockId: string;
+
+beforeAll(async () => {
+  server = await makeServer();
+  owner = await server.person();
+  stranger = await server.person();
+  await owner.post('/imports', { files: notes });
+  const names = (await owner.get('/names?q=sluice')).body as { id: string }[];
+  pageId = names[0]!.id;
+  blockId = (await owner.get(`/pages/${pageId}`)).body.body.content[0].attrs.id;
+});
+afterAll(() => server.stop());
+
+const bodies: Record<string, object> = {
+  'post /entries': { kind: 'page', name: 'Mine now', parentId: null },
+  'patch /entries/:id': { name: 'Mine now' },
+};
+
+test('every route refuses somebody who is not signed in, unless it is declared open', async () => {
+  for (const options of declaredRoutes.values()) {
+    if (options.isOpen) continue;
+    const address = `/api${options.path.replace(':id', pageId).replace(':day', '2026-03-09')}`;
+    const response = await request(server.url)[options.method](address).set('Origin', server.url).send({});
+    expect([`${options.method} ${options.path}`, response.status]).toEqual([`${options.method} ${options.path}`, 401]);
+    expect(response.headers['content-type']).toContain('application/problem+json');
+  }
+});
+
+test('every route that names something refuses or shows nothing of it to somebody else', async () => {
+  for (const [key, options] of declaredRoutes) {
+    if (!options.path.includes(':id')) continue;
+    for (const id of [pageId, blockId]) {
+      const address = options.path.replace(':id', id);
+      const method = options.method as 'get' | 'post' | 'patch' | 'delete';
+      const response = await stranger[method](address, bodies[key] ?? {});
+      const said = JSON.stringify(response.body);
+      expect(said).not.toContain('Sluice');
+      expect(said).not.toContain('dropped');
+      if (method !== 'get') expect(response.status).toBe(404);
+    }
+  }
+  const targets = await stranger.get(`/targets?ids=${pageId},${blockId}`);
+  expect(targets.body.map((target: { state: string; title: string }) => [target.state, target.title])).toEqual([
+    ['gone', ''],
+    ['gone', ''],
+  ]);
+  for (const address of [
+    '/find?q=leaf',
+    '/names?q=sluice',
+    '/recent',
+    '/notebooks',
+    '/journal/days?before=2027-01-01',
+  ]) {
+    expect((await stranger.get(address)).body).toEqual([]);
+  }
+  const made = await stranger.post('/entries', { kind: 'page', name: 'Inside', parentId: pageId });
+  expect(made.status).toBe(404);
+  expect((await owner.get(`/pages/${pageId}`)).body.name).toBe('Sluice gate');
+});
+
+const say = (person: Person | null, message: object, origin = server.url) =>
+  new Promise<string>((resolve) => {
+    const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/socket`, {
+      headers: { Origin: origin, ...(person ? { Cookie: person.cookie } : {}) },
+    });
+    socket.on('open', () => socket.send(JSON.stringify(message)));
+    socket.on('message', (data) => {
+      resolve(String(data));
+      socket.close();
+    });
+    socket.on('close', (code) => resolve(`closed ${code}`));
+    socket.on('error', (error) => resolve(error.message));
+  });
+
+test('the socket lets nobody in without a session or from another site, and shows nothing to somebody else', async () => {
+  const open = { type: 'open', page: pageId };
+  expect(await say(null, open)).toContain('401');
+  expect(await say(owner, open, 'https://elsewhere.example')).toContain('403');
+  expect(await say(stranger, open)).toContain('There is nothing here');
+  expect(await say(owner, open)).toContain('"type":"state"');
+  const update = { type: 'update', page: pageId, epoch: 1, number: 1, update: 'AAA=' };
+  expect(await say(stranger, update)).toContain('"refused"');
+  expect(await say(owner, { type: 'nonsense' })).toBe('closed 1008');
+});
+
+test('writes from another site are refused', async () => {
+  const response = await request(server.url)
+    .delete(`/api/entries/${pageId}`)
+    .set('Cookie', owner.cookie)
+    .set('Origin', 'https://elsewhere.example');
+  expect(response.status).toBe(403);
+  const without = await request(server.url).delete(`/api/entries/${pageId}`).set('Cookie', owner.cookie);
+  expect(without.status).toBe(403);
+});
+
+test('too many wrong passphrases have to wait, a right one included; the same answer for a name that is not there', async () => {
+  await server.person('Careful Person');
+  const attempt = (name: string, passphrase: string) =>
+    request(server.url).post('/api/session').set('Origin', server.url).send({ name, passphrase });
+  for (let tries = 0; tries < 5; tries += 1) {
+    const response = await attempt('careful  PERSON', 'wrong words');
+    expect(response.status).toBe(401);
+    expect(response.body.title).toBe((await attempt('Nobody', 'wrong words')).body.title);
+  }
+  const waiting = await attempt('Careful Person', 'tide and timber');
+  expect(waiting.status).toBe(429);
+  expect(waiting.body.title).toMatch(/^Too many tries\. Try again in \d+ seconds\.$/);
+});
+
+test('changing the passphrase ends every other session', async () => {
+  const person = await server.person('Changing');
+  const other = await request(server.url)
+    .post('/api/session')
+    .set('Origin', server.url)
+    .send({ name: 'Changing', passphrase: 'tide and timber' });
+  const otherCookie = String(other.headers['set-cookie']).split(';')[0]!;
+  expect(String(other.headers['set-cookie'])).toMatch(/HttpOnly/);
+  expect(String(other.headers['set-cookie'])).toMatch(/SameSite=Strict/);
+  const wrong = await person.put('/account/passphrase', { present: 'not this one', next: 'oak and hornbeam' });
+  expect(wrong.status).toBe(401);
+  await person.put('/account/passphrase', { present: 'tide and timber', next: 'oak and hornbeam' }).expect(204);
+  await person.get('/notebooks').expect(200);
+  await request(server.url).get('/api/notebooks').set('Cookie', otherCookie).expect(401);
+});
+
+test('bad input gets a sentence, never a 500', async () => {
+  const asks = [
+    owner.get('/entries/not-an-id'),
+    owner.get('/journal/days/2026-02-30'),
+    owner.get('/journal/days?before=yesterday'),
+    owner.post('/entries', { kind: 'shelf', name: 'x', parentId: null }),
+    owner.post('/entries', { kind: 'notebook', name: 'null\u0000byte', parentId: null }),
+    owner.post('/entries', { kind: 'page', name: 'x', parentId: null }),
+    owner.post('/imports', { files: [{ path: 'a.md' }] }),
+    owner.patch(`/entries/${pageId}`, {}),
+    owner.get(`/find?q=${'x'.repeat(600)}`),
+  ];
+  for (const response of await Promise.all(asks)) {
+    expect(response.status).toBe(400);
+    expect(response.body.title.length).toBeGreaterThan(10);
+  }
+  for (const q of ['"', "'; DROP TABLE entries; --", '*', 'NEAR(a b)', 'title:', '-', '(((', '\u0000']) {
+    await owner.get(`/find?q=${encodeURIComponent(q)}`).expect(200);
+  }
+  await request(server.url).post('/api/session').set('Origin', server.url).type('json').send('{').expect(400);
+});
