@@ -153,7 +153,7 @@ export class Library {
   }
 
   private ask(page: PageDocument): void {
-    const vector = toBase64(Y.encodeStateVector(page.document));
+    const vector = page.isStale ? null : toBase64(Y.encodeStateVector(page.document));
     this.say({ type: 'open', page: page.pageId, day: page.day, vector });
   }
 
@@ -245,8 +245,7 @@ export class Library {
     await this.local.takeFromOutbox(keys).catch(() => undefined);
     await this.local.dropPage(pageId).catch(() => undefined);
     if (page) {
-      page.startAfresh();
-      this.attach(page);
+      page.isStale = true;
       if (this.isConnected) this.ask(page);
     }
     this.tellSaving();
@@ -263,7 +262,7 @@ export class Library {
   }
 
   private keepCopy(page: PageDocument): void {
-    if (!page.isReady || page.epoch === null || page.seed) return;
+    if (!page.isReady || page.isStale || page.epoch === null || page.seed) return;
     const state = Y.encodeStateAsUpdate(page.document);
     void this.local.putPage({ pageId: page.pageId, epoch: page.epoch, state }).catch(() => undefined);
   }
@@ -304,7 +303,7 @@ export class Library {
         return this.takeState(message);
       case 'update': {
         const page = this.pages.get(message.page);
-        if (!page?.isReady || page.epoch !== message.epoch) return;
+        if (!page?.isReady || page.isStale || page.epoch !== message.epoch) return;
         Y.applyUpdate(page.document, fromBase64(message.update), 'remote');
         return this.keepCopySoon(page);
       }
@@ -321,6 +320,11 @@ export class Library {
   private takeState(message: Extract<ServerMessage, { type: 'state' }>): void {
     const page = this.pages.get(message.page);
     if (!page) return;
+    if (page.isStale) {
+      page.startAfresh(message.epoch, fromBase64(message.update));
+      this.attach(page);
+      return this.keepCopySoon(page);
+    }
     if (page.epoch !== null && page.epoch !== message.epoch) {
       void this.setAside(message.page, 'The page was built anew elsewhere.');
       return;

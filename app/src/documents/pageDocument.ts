@@ -5,6 +5,8 @@ export class PageDocument {
   document = new Y.Doc();
   epoch: number | null = null;
   isReady = false;
+  /** Refused by the server: it stays shown, and takes typing to be set aside, until the server's state is here. */
+  isStale = false;
   /** Why the page can't be had, as a sentence; null when it can. */
   missing: string | null = null;
   /** The beginning of a day that was begun without the server and has to be sent along. */
@@ -43,10 +45,13 @@ export class PageDocument {
     this.tell();
   }
 
-  startAfresh(): void {
+  /** Shows the page anew from what the server has. What was shown until now is let go. */
+  startAfresh(epoch: number, state: Uint8Array): void {
     this.document = new Y.Doc();
-    this.epoch = null;
-    this.isReady = false;
+    Y.applyUpdate(this.document, state, 'remote');
+    this.epoch = epoch;
+    this.isStale = false;
+    this.isReady = true;
     this.seed = null;
     this.tell();
   }

@@ -75,6 +75,7 @@ export function PageEditor({ page, place, label, placeholder, onOpen, onBody, fo
   );
 
   useTellBody(editor, latest);
+  useKeptFocus(editor);
 
   useEffect(() => {
     if (!editor || !focus) return;
@@ -93,6 +94,27 @@ export function PageEditor({ page, place, label, placeholder, onOpen, onBody, fo
       {editor && query && <LinkPicker ref={picker} editor={editor} query={query} place={place} />}
     </>
   );
+}
+
+/** A page that was started afresh while it was written in goes on having the cursor. */
+function useKeptFocus(editor: Editor | null): void {
+  const hasFocus = useRef(false);
+  useEffect(() => {
+    if (!editor) return;
+    if (hasFocus.current) editor.commands.focus('end');
+    const note = () => {
+      hasFocus.current = true;
+    };
+    const forget = () => {
+      if (editor.view.dom.isConnected) hasFocus.current = false;
+    };
+    editor.on('focus', note);
+    editor.on('blur', forget);
+    return () => {
+      editor.off('focus', note);
+      editor.off('blur', forget);
+    };
+  }, [editor]);
 }
 
 function useTellBody(editor: Editor | null, latest: { current: { onBody?: (body: BodyJson) => void } }): void {

@@ -11,7 +11,7 @@ interface TitleFieldProps {
 
 /** The title of a page, written in place. */
 export function TitleField({ page, onDone, hasFocus }: TitleFieldProps) {
-  const element = useRef<HTMLHeadingElement>(null);
+  const element = useRef<HTMLSpanElement>(null);
   const { document } = page;
 
   useEffect(() => {
@@ -30,25 +30,27 @@ export function TitleField({ page, onDone, hasFocus }: TitleFieldProps) {
   }, [hasFocus]);
 
   return (
-    <h1
-      ref={element}
-      className="title"
-      role="textbox"
-      aria-label="Title"
-      dir="auto"
-      contentEditable="plaintext-only"
-      suppressContentEditableWarning
-      data-placeholder="Title"
-      onInput={() => {
-        const words = (element.current?.textContent ?? '').replace(/[\r\n]+/gu, ' ').slice(0, MAX_TITLE);
-        writeTitle(document, words, 'title');
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') element.current?.blur();
-        if (event.key !== 'Enter' && event.key !== 'ArrowDown') return;
-        event.preventDefault();
-        onDone();
-      }}
-    />
+    <h1 className="title">
+      <span
+        ref={element}
+        className="title-field"
+        role="textbox"
+        aria-label="Title"
+        dir="auto"
+        contentEditable="plaintext-only"
+        suppressContentEditableWarning
+        data-placeholder="Title"
+        onInput={() => {
+          const words = (element.current?.textContent ?? '').replace(/[\r\n]+/gu, ' ').slice(0, MAX_TITLE);
+          writeTitle(document, words, 'title');
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') element.current?.blur();
+          if (event.key !== 'Enter' && event.key !== 'ArrowDown') return;
+          event.preventDefault();
+          onDone();
+        }}
+      />
+    </h1>
   );
 }

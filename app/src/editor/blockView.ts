@@ -28,6 +28,7 @@ class BlockView implements NodeView {
     private getPos: () => number | undefined,
   ) {
     this.dom = document.createElement('div');
+    this.dom.className = 'block';
     this.contentDOM = wordsElement(node);
     this.contentDOM.className = 'words';
     this.contentDOM.dir = 'auto';
@@ -61,7 +62,6 @@ class BlockView implements NodeView {
   private show(): void {
     const { id, kind, depth, state, level, kept } = this.node.attrs as Record<string, string | number | boolean | null>;
     const { dom } = this;
-    dom.className = 'block';
     dom.id = id ? `b-${String(id)}` : '';
     dom.dataset.kind = String(kind);
     dom.dataset.depth = String(depth);

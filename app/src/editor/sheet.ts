@@ -71,7 +71,8 @@ mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-p
 ${numbering}
 .title { font: 700 32px/1.12 ${face.writing}; margin: 0; color: var(--ink); outline: none; overflow-wrap: anywhere; }
 .title::first-letter { color: var(--vermilion); }
-.title:empty::before { content: attr(data-placeholder); color: var(--soft); }
+.title-field { display: block; outline: none; min-height: 1.1em; }
+.title-field:empty::before { content: attr(data-placeholder); color: var(--soft); }
 @media (min-width: 720px) { .title { font-size: 37px; } }
 .picker { position: fixed; z-index: 60; max-width: calc(100vw - 16px); max-height: 60vh; overflow-y: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 8px 28px var(--shadow); padding: 4px 0; }
 .choice { display: block; padding: 7px 14px; min-height: 44px; box-sizing: border-box; cursor: pointer; border-inline-start: 3px solid transparent; }

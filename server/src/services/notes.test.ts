@@ -228,7 +228,10 @@ test('words typed in a line that another window deleted stand again, even after 
   writeBody(typing.document, { ...body, content: [{ ...body.content[0]!, content: [text('Worn, not very bent.')] }] });
   const update = Y.encodeStateAsUpdate(typing.document, vector);
   await server.services.documents.receive(ines.id, id, 1, update, null);
-  const said = await stored(id);
+  const { json: said } = server.services.database.first<{ json: string }>(
+    'SELECT json FROM bodies WHERE pageId = ?',
+    id,
+  )!;
   expect(said).toContain('Worn, not very bent.');
   expect(said).toContain('"kept":true');
 });

@@ -10,7 +10,7 @@ const TWICE_WITHIN = 400;
 
 /** A page that was just made waits for its title: what is typed meanwhile is no command. */
 const isAwaitingTitle = (): boolean =>
-  window.location.search.includes('at=title') && document.querySelector('.title') === null;
+  window.location.search.includes('at=title') && document.querySelector('.title-field') === null;
 
 const isInText = (): boolean => {
   const element = document.activeElement as HTMLElement | null;

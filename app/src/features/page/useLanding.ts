@@ -1,12 +1,15 @@
-import { useEffect, useRef } from 'react';
+import { usePathname } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import { isRemembered } from '../shell/scrollMemory';
 
 /** Scrolls to a block that was asked for and washes it in colour for a moment. */
 export function useLanding(blockId: string | null, isShown: boolean): void {
   const landed = useRef<string | null>(null);
+  const path = usePathname();
+  // Somebody who comes back is taken to where they were, not to where they landed first.
+  const [isReturning] = useState(() => isRemembered(path));
   useEffect(() => {
-    if (!blockId || !isShown || landed.current === blockId) return;
-    const isReturn = performance.getEntriesByType('navigation').length > 0 && landed.current === 'returned';
-    if (isReturn) return;
+    if (!blockId || !isShown || isReturning || landed.current === blockId) return;
     let tries = 0;
     const land = () => {
       const block =
@@ -22,5 +25,5 @@ export function useLanding(blockId: string | null, isShown: boolean): void {
     };
     let timer = setTimeout(land, 30);
     return () => clearTimeout(timer);
-  }, [blockId, isShown]);
+  }, [blockId, isShown, isReturning]);
 }

@@ -50,7 +50,7 @@ export function Sheet({ title, onClose, children }: SheetProps) {
       }}
     >
       <Pressable
-        accessibilityLabel="Close"
+        aria-hidden
         tabIndex={-1}
         onPress={onClose}
         style={{ position: 'absolute', inset: 0, backgroundColor: colour.shadow }}

@@ -17,11 +17,13 @@ function read(): Record<string, number> {
 }
 
 let places = read();
-/** The entry shown last; going to a new one starts at its top. */
-let isReturning = true;
-window.addEventListener('popstate', () => {
-  isReturning = true;
-});
+const keyOf = (address: string): string => `${entryKey()} ${address}`;
+
+/**
+ * Whether this entry of the history was shown before: it is being returned to. A new entry has no number yet when its
+ * screen is first drawn, but its address together with the number of the one before is in no memory either.
+ */
+export const isRemembered = (address: string): boolean => keyOf(address) in places;
 
 /** How long content that is still arriving is waited for. */
 const WAIT = 4000;
@@ -32,17 +34,13 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
   useEffect(() => {
     const scrolled = element.current;
     if (!scrolled) return;
-    // Asked for anew each time: an entry that was just opened gets its number a moment after its screen.
-    const key = () => `${entryKey()} ${address}`;
-    const wanted = isReturning ? (places[key()] ?? 0) : 0;
-    const wasReturning = isReturning;
-    isReturning = false;
-    let isRestoring = wanted > 0;
-    if (!isRestoring && !(hasOwnPlace && !wasReturning)) scrolled.scrollTop = 0;
+    const wanted = places[keyOf(address)];
+    let isRestoring = wanted !== undefined && wanted > 0;
+    if (wanted === undefined && !hasOwnPlace) scrolled.scrollTop = 0;
     const restore = () => {
       if (!isRestoring) return;
-      scrolled.scrollTop = wanted;
-      if (Math.abs(scrolled.scrollTop - wanted) < 2) settled ??= setTimeout(stop, 300);
+      scrolled.scrollTop = wanted!;
+      if (Math.abs(scrolled.scrollTop - wanted!) < 2) settled ??= setTimeout(stop, 300);
     };
     let settled: ReturnType<typeof setTimeout> | undefined;
     const stop = () => {
@@ -55,7 +53,8 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
     const timer = setTimeout(stop, WAIT);
     const onScroll = () => {
       if (isRestoring) return;
-      places = { ...places, [key()]: scrolled.scrollTop };
+      // The number of a new entry is known by the time it is scrolled.
+      places = { ...places, [keyOf(address)]: scrolled.scrollTop };
       sessionStorage.setItem(KEY, JSON.stringify(places));
     };
     const onTouch = () => stop();
@@ -70,6 +69,8 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
       scrolled.removeEventListener('wheel', onTouch);
       scrolled.removeEventListener('touchstart', onTouch);
     };
-  }, [address, hasOwnPlace]);
+    // One screen shows one address from its first drawing to its last.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   return element;
 }
