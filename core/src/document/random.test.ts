@@ -1,0 +1,130 @@
+import fc from 'fast-check';
+import * as Y from 'yjs';
+import { block, body, text } from './build';
+import { readBody } from './check';
+import { newId } from './ids';
+import { writeBody } from './keyed';
+import { repairBody } from './repair';
+import { applyWithRescue, putBack, type Range } from './rescue';
+import { seedDocument } from './seed';
+import { ownWords } from './text';
+import type { BodyJson } from './types';
+
+/** Random edits in two windows, joined at random moments: nothing typed may be lost, and all must end alike. */
+
+const RUNS = Number(process.env.SOAK_RUNS ?? 150);
+
+type Step =
+  | { do: 'type' | 'move' | 'remove' | 'indent' | 'turn' | 'add'; window: 0 | 1; line: number; place: number }
+  | { do: 'join'; window: 0 | 1 };
+
+const step: fc.Arbitrary<Step> = fc.oneof(
+  {
+    weight: 5,
+    arbitrary: fc.record({
+      do: fc.constantFrom(
+        'type' as const,
+        'type' as const,
+        'move' as const,
+        'remove' as const,
+        'indent' as const,
+        'turn' as const,
+        'add' as const,
+      ),
+      window: fc.constantFrom(0 as const, 1 as const),
+      line: fc.nat(20),
+      place: fc.nat(20),
+    }),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.record({ do: fc.constant('join' as const), window: fc.constantFrom(0 as const, 1 as const) }),
+  },
+);
+
+function edit(page: BodyJson, { do: act, line, place }: Exclude<Step, { do: 'join' }>, word: string): BodyJson {
+  const at = line % page.content.length;
+  const node = page.content[at]!;
+  const to = place % page.content.length;
+  switch (act) {
+    case 'type':
+      return body(...page.content.with(at, { ...node, content: [...(node.content ?? []), text(` ${word}`)] }));
+    case 'add':
+      return body(...page.content.toSpliced(at, 0, block('paragraph', word)));
+    case 'move':
+      return body(...page.content.toSpliced(at, 1).toSpliced(to, 0, node));
+    case 'remove':
+      return page.content.length > 1 ? body(...page.content.toSpliced(at, 1)) : page;
+    case 'indent':
+      return body(...page.content.with(at, { ...node, attrs: { ...node.attrs, depth: at === 0 ? 0 : 1 } }));
+    case 'turn':
+      return body(...page.content.with(at, { ...node, attrs: { ...node.attrs, kind: 'quote' } }));
+  }
+}
+
+function live(steps: readonly Step[]): {
+  server: BodyJson;
+  windows: BodyJson[];
+  typed: string[];
+  removed: Set<string>;
+} {
+  const start = body(...['alpha', 'bravo', 'charlie'].map((words) => block('paragraph', words, { id: newId() })));
+  const seed = seedDocument('page', '', start);
+  const server = new Y.Doc({ gc: false });
+  Y.applyUpdate(server, seed);
+  const removals = new Map<string, Range[]>();
+  const windows = [new Y.Doc(), new Y.Doc()];
+  const outboxes: Uint8Array[][] = [[], []];
+  windows.forEach((window, index) => {
+    Y.applyUpdate(window, seed, 'remote');
+    window.on('update', (update: Uint8Array, origin: unknown) => {
+      if (origin !== 'remote') outboxes[index]!.push(update);
+    });
+  });
+  const typed: string[] = [];
+  const removed = new Set<string>();
+  const join = (index: number) => {
+    const updates = outboxes[index]!.splice(0);
+    if (updates.length > 0) {
+      const { removals: noted, rescues } = applyWithRescue(server, Y.mergeUpdates(updates), (client, clock) =>
+        removals.get(`${client}/${clock}`),
+      );
+      for (const removal of noted) removals.set(`${removal.client}/${removal.clock}`, removal.ranges);
+      const shown = readBody(server);
+      const { body: mended } = repairBody(putBack(shown, rescues));
+      if (mended !== shown) writeBody(server, mended);
+    }
+    Y.applyUpdate(windows[index]!, Y.encodeStateAsUpdate(server, Y.encodeStateVector(windows[index]!)), 'remote');
+  };
+  for (const each of steps) {
+    if (each.do === 'join') {
+      join(each.window);
+      continue;
+    }
+    const window = windows[each.window]!;
+    const before = readBody(window);
+    const word = `word${typed.length}.`;
+    if (each.do === 'type' || each.do === 'add') typed.push(word);
+    const after = edit(before, each, word);
+    const gone = before.content.filter((node) => !after.content.some((other) => other.attrs?.id === node.attrs?.id));
+    // A person who deletes a line deletes the words that are in it for them to see.
+    for (const node of gone) for (const seen of ownWords(node).match(/word\d+\./gu) ?? []) removed.add(seen);
+    writeBody(window, after);
+  }
+  for (const index of [0, 1, 0, 1]) join(index);
+  return { server: readBody(server), windows: windows.map(readBody), typed, removed };
+}
+
+test('random edits in two windows leave both alike, with ids of their own, and no typed word lost', () => {
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 4, maxLength: 30 }), (steps) => {
+      const { server, windows, typed, removed } = live(steps);
+      for (const window of windows) expect(window).toEqual(server);
+      const ids = server.content.map((node) => node.attrs?.id);
+      expect(new Set(ids).size).toBe(ids.length);
+      const words = server.content.map(ownWords).join('\n');
+      expect(typed.filter((word) => !removed.has(word) && !words.includes(word))).toEqual([]);
+    }),
+    { numRuns: RUNS },
+  );
+}, 600_000);

@@ -1,0 +1,81 @@
+// npm run screenshots: takes one current picture of each main view from the demo into docs/screenshots.
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { build, root } from './lib/project.mjs';
+
+build();
+const folder = path.join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-pictures-'));
+const port = 20_000 + (process.pid % 9_000);
+const url = `http://localhost:${port}`;
+const server = spawn(process.execPath, [path.join(root, 'server/dist/demo.mjs')], {
+  cwd: root,
+  stdio: 'ignore',
+  env: { ...process.env, PORT: String(port), GLOSSARION_DATA: data, GLOSSARION_DEMO: 'true', GLOSSARION_LOG: 'silent' },
+});
+
+const phone = { viewport: { width: 390, height: 844 }, hasTouch: true };
+const wide = { viewport: { width: 1280, height: 800 } };
+const openPage = (title) => async (page) => {
+  const names = await page.evaluate(async (q) => (await fetch(`/api/names?q=${encodeURIComponent(q)}`)).json(), title);
+  await page.goto(`${url}/p/${names[0].id}`);
+  await page.locator('.writing').first().waitFor();
+};
+const openNotebook = async (page) => {
+  await page.goto(`${url}/notebooks`);
+  await page.getByRole('button', { name: /Saltmere Tide Mill/ }).click();
+};
+const find = async (page) => {
+  await page.goto(`${url}/find`);
+  await page.getByRole('textbox', { name: 'Find' }).fill('gate lift');
+};
+
+const views = [
+  ['today-phone', phone, 'light', async () => undefined],
+  ['today-wide-dark', wide, 'dark', async () => undefined],
+  ['page-wide', wide, 'light', openPage('Sluice gate no. 2')],
+  [
+    'page-phone',
+    phone,
+    'light',
+    async (page) => {
+      await openPage('Sluice gate no. 2')(page);
+      await page.getByRole('button', { name: /^Margin/ }).click();
+    },
+  ],
+  ['notebooks-phone', phone, 'light', openNotebook],
+  ['notebooks-wide', wide, 'light', openNotebook],
+  ['find-phone', phone, 'light', find],
+  ['find-wide-dark', wide, 'dark', find],
+  ['desk-phone', phone, 'light', (page) => page.goto(`${url}/desk`)],
+  ['settings-phone-dark', phone, 'dark', (page) => page.goto(`${url}/settings`)],
+];
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+try {
+  for (let tries = 0; tries < 80 && !(await fetch(`${url}/api/health`).catch(() => null)); tries += 1) {
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  for (const [name, size, colorScheme, act] of views) {
+    const context = await browser.newContext({ ...size, colorScheme, locale: 'en-GB' });
+    const page = await context.newPage();
+    await page.goto(`${url}/today`);
+    await page.locator('.writing').first().waitFor();
+    await act(page);
+    await page.waitForTimeout(900);
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(data, { recursive: true, force: true });
+}
