@@ -1,7 +1,7 @@
 import { Editor } from '@tiptap/core';
 import Collaboration from '@tiptap/extension-collaboration';
 import * as Y from 'yjs';
-import { block, documentMarks, documentNodes, seedDocument, type BodyJson } from '../core/src/document';
+import { block, documentMarks, documentNodes, seedDocument, type BodyJson } from '@glossarion/core/document';
 
 /** The anchor for typing: Tiptap with Collaboration and the same schema, and nothing of the product's own. */
 declare global {

@@ -1,3 +1,4 @@
+/* global window, document */
 // Typing on a page of 2,000 blocks: from the key to the end of the work it makes, in the product and in its anchor.
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';

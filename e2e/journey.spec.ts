@@ -23,7 +23,7 @@ test('a line written today stands in the project’s Margin, is found by a word,
   await saved(page);
 
   await textOf(page).locator('a.link', { hasText: 'Sluice gate no. 2' }).click();
-  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveText('Sluice gate no. 2');
+  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Sluice gate no. 2');
   if (isPhone(page)) await page.getByRole('button', { name: /^Margin/ }).click();
   const gloss = page.locator('.gloss', { hasText: 'quaternary figures' });
   await expect(gloss).toBeVisible();
@@ -59,7 +59,7 @@ test('the same journey with keys alone', async ({ mill }) => {
   await mill.keyboard.type('sluice');
   await expect(mill.getByRole('option', { name: /Sluice gate/ })).toBeVisible();
   await mill.keyboard.press('Enter');
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Sluice gate no. 2');
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Sluice gate no. 2');
   if (isPhone(mill)) {
     await mill.getByRole('button', { name: /^Margin/ }).focus();
     await mill.keyboard.press('Enter');
@@ -96,7 +96,7 @@ test('a page is made from within a sentence, and looks and reads as unwritten un
   await saved(mill);
 
   await link.click();
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Chain sling book');
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Chain sling book');
   await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Waterworks');
   await textOf(mill).click();
   await mill.keyboard.type('Harbour office, ask for the blue one.');
@@ -110,7 +110,7 @@ test('renaming a page changes every link to it, without an edit elsewhere', asyn
   await budget.goto(mill.url());
   await openPage(budget, 'Budget');
   await openPage(mill, 'Sluice gate no. 2');
-  const title = mill.getByRole('textbox', { name: 'Title' });
+  const title = mill.getByRole('textbox', { name: 'Title', exact: true });
   await title.click();
   await mill.keyboard.press('End');
   await mill.keyboard.type(' (seaward)');
@@ -134,12 +134,12 @@ test('Back returns to the exact spot, and reload at any address shows the same p
   const before = await mill.evaluate(() => document.getElementById('main')!.scrollTop);
   expect(before).toBeGreaterThan(1000);
   await link.click();
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Budget');
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Budget');
   await mill.goBack();
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Tide log');
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Tide log');
   await expect.poll(() => mill.evaluate(() => document.getElementById('main')!.scrollTop)).toBeCloseTo(before, -1);
   await mill.reload();
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Tide log');
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Tide log');
   await expect.poll(() => mill.evaluate(() => document.getElementById('main')!.scrollTop)).toBeCloseTo(before, -1);
 
   for (const address of ['/today', '/desk', '/notebooks', '/settings', '/find?q=oak', `/p/${id}`, '/day/2026-03-09']) {
@@ -159,7 +159,7 @@ test('a link to a block scrolls there and marks it for a moment', async ({ mill 
   const id = (await block.getAttribute('id'))!.slice(2);
   await mill.goto(new URL(`/b/${id}`, mill.url()).href);
   await expect(mill.locator(`#b-${id}.landed`)).toBeVisible();
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Sluice gate no. 2');
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Sluice gate no. 2');
 });
 
 test('the Margin sets each gloss beside the line it speaks to', async ({ mill }) => {
@@ -198,17 +198,17 @@ test('notebooks, sections and pages are made, renamed and deleted, with Undo', a
   await mill.getByRole('button', { name: 'Make section' }).click();
   await mill.getByRole('button', { name: 'Change Timber' }).click();
   await mill.getByRole('button', { name: 'New page here' }).click();
-  await mill.getByRole('textbox', { name: 'Title' }).fill('Oak moisture');
+  await mill.getByRole('textbox', { name: 'Title', exact: true }).fill('Oak moisture');
   await mill.getByRole('button', { name: 'Make page' }).click();
   await expect(mill).toHaveURL(/\/p\//);
   await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Timber');
   await mill.getByRole('button', { name: 'Page', exact: true }).click();
   await mill.getByRole('button', { name: 'New page beneath' }).click();
   await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Oak moisture');
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toBeFocused();
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toBeFocused();
   await mill.keyboard.type('Meter');
   await saved(mill);
-  await expect(mill.getByRole('textbox', { name: 'Title' })).toHaveText('Meter');
+  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Meter');
   await mill.getByRole('button', { name: 'Page', exact: true }).click();
   await mill.getByRole('button', { name: 'Delete page' }).click();
   await expect(mill.getByRole('status').filter({ hasText: '“Meter” is in the bin.' })).toBeVisible();

@@ -146,14 +146,15 @@ for (const [name, words] of hostile) {
     await openPage(mill, 'Lift method statement');
     await textOf(mill).click();
     await mill.keyboard.insertText(words);
-    await mill.getByRole('textbox', { name: 'Title' }).click();
+    await mill.getByRole('textbox', { name: 'Title', exact: true }).click();
     await mill.keyboard.press('Control+a');
     await mill.keyboard.insertText(words.trim());
     await saved(mill);
     await mill.reload();
     await expect(textOf(mill)).toBeVisible();
-    expect(await textOf(mill).locator('.words').first().textContent()).toBe(words);
-    expect(await mill.getByRole('textbox', { name: 'Title' }).textContent()).toBe(words.trim());
+    await expect.poll(() => textOf(mill).locator('.words').first().textContent()).toBe(words);
+    const title = mill.getByRole('textbox', { name: 'Title', exact: true });
+    await expect.poll(() => title.textContent()).toBe(words.trim());
     expect(await mill.title()).not.toBe('run');
   });
 }

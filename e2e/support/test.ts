@@ -90,7 +90,7 @@ export async function saved(page: Page): Promise<void> {
 export async function openPage(page: Page, title: string): Promise<string> {
   const id = await idOf(page, title);
   await page.goto(new URL(`/p/${id}`, page.url()).href);
-  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveText(title);
+  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText(title);
   return id;
 }
 

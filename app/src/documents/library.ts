@@ -240,7 +240,7 @@ export class Library {
     const keys = queue.waiting.map(({ key }) => key);
     queue.waiting = [];
     queue.inFlight = null;
-    if (text)
+    if (text.trim())
       await this.local.keep({ pageId, title, text, reason, at: new Date().toISOString() }).catch(() => undefined);
     await this.local.takeFromOutbox(keys).catch(() => undefined);
     await this.local.dropPage(pageId).catch(() => undefined);
@@ -249,7 +249,7 @@ export class Library {
       if (this.isConnected) this.ask(page);
     }
     this.tellSaving();
-    if (text) this.events.onKept();
+    if (text.trim()) this.events.onKept();
   }
 
   private keepCopySoon(page: PageDocument): void {

@@ -86,8 +86,13 @@ export class LocalStore {
     return this.database.getAll('kept');
   }
 
+  /** Sets a copy aside; what belongs to one that is there already is added to it. */
   async keep(copy: KeptCopy): Promise<void> {
-    await this.database.add('kept', copy);
+    const transaction = this.database.transaction('kept', 'readwrite');
+    const kept = await transaction.store.getAll();
+    const same = kept.find(({ pageId, reason }) => pageId === copy.pageId && reason === copy.reason);
+    await transaction.store.put(same ? { ...same, text: `${same.text}${copy.text}`, at: copy.at } : copy);
+    await transaction.done;
   }
 
   async dropKept(id: number): Promise<void> {

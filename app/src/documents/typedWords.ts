@@ -11,5 +11,5 @@ export function typedWords(updates: readonly Uint8Array[]): string {
       }
     }
   }
-  return words.trim();
+  return words;
 }

@@ -39,15 +39,27 @@ export const LinkPicker = forwardRef<LinkPickerHandle, LinkPickerProps>(function
 ) {
   const [chosen, setChosen] = useState(0);
   const list = useRef<HTMLDivElement>(null);
-  const choices = useChoices(editor, query, place);
+  const { choices, isPending } = useChoices(editor, query, place);
+  /** Enter was pressed before the answer was here: it counts for the first of what comes. */
+  const isAwaited = useRef(false);
   const active = Math.min(chosen, choices.length - 1);
 
   useEffect(() => setChosen(0), [query.typed]);
+
+  useEffect(() => {
+    if (isPending || !isAwaited.current) return;
+    isAwaited.current = false;
+    choices[0]?.choose();
+  }, [isPending, choices]);
 
   useImperativeHandle(
     handle,
     () => ({
       take: (key) => {
+        if (isPending && (key === 'Enter' || key === 'Tab')) {
+          isAwaited.current = true;
+          return true;
+        }
         if (choices.length === 0) return false;
         if (key === 'ArrowDown') setChosen((active + 1) % choices.length);
         else if (key === 'ArrowUp') setChosen((active - 1 + choices.length) % choices.length);
@@ -56,7 +68,7 @@ export const LinkPicker = forwardRef<LinkPickerHandle, LinkPickerProps>(function
         return true;
       },
     }),
-    [choices, active],
+    [choices, active, isPending],
   );
 
   useLayoutEffect(() => {
@@ -93,10 +105,12 @@ export const LinkPicker = forwardRef<LinkPickerHandle, LinkPickerProps>(function
 });
 
 /** What can be chosen now: pages that fit, then places where a page of this name can be made. */
-function useChoices(editor: Editor, query: LinkQuery, place: WritingPlace): Choice[] {
+function useChoices(editor: Editor, query: LinkQuery, place: WritingPlace): { choices: Choice[]; isPending: boolean } {
   const dispatch = useAppDispatch();
   const typed = query.typed.trim();
-  const { currentData: named = [] } = useNamesQuery(typed, { skip: typed === '' });
+  const { currentData, isError } = useNamesQuery(typed, { skip: typed === '' });
+  const named = currentData ?? [];
+  const isPending = typed !== '' && !currentData && !isError;
   const { data: notebooks = [] } = useNotebooksQuery();
 
   const insert = (target: Target) => {
@@ -130,7 +144,7 @@ function useChoices(editor: Editor, query: LinkQuery, place: WritingPlace): Choi
       isNew: false,
       choose: () => insert(target),
     }));
-  if (typed === '') return known;
+  if (typed === '' || isPending) return { choices: known, isPending };
   const isThere = named.some((target) => target.kind === 'page' && foldWords(target.title) === foldWords(typed));
   const words = `New page “${typed}”`;
   const making: Choice[] =
@@ -158,5 +172,6 @@ function useChoices(editor: Editor, query: LinkQuery, place: WritingPlace): Choi
             choose: () => make(place.pageId, undefined),
           },
         ];
-  return isThere ? [...known.slice(0, 6), ...making.slice(-1)] : [...known.slice(0, 6), ...making];
+  const offered = isThere ? making.slice(-1) : making;
+  return { choices: [...known.slice(0, 6), ...offered], isPending };
 }

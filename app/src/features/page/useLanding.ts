@@ -10,18 +10,23 @@ export function useLanding(blockId: string | null, isShown: boolean): void {
   const [isReturning] = useState(() => isRemembered(path));
   useEffect(() => {
     if (!blockId || !isShown || isReturning || landed.current === blockId) return;
+    const find = () =>
+      document.getElementById(`b-${blockId}`) ?? document.querySelector<HTMLElement>(`[data-block='${blockId}']`);
     let tries = 0;
     const land = () => {
-      const block =
-        document.getElementById(`b-${blockId}`) ?? document.querySelector<HTMLElement>(`[data-block='${blockId}']`);
+      const block = find();
       if (!block) {
         if ((tries += 1) < 30) timer = setTimeout(land, 60);
         return;
       }
       landed.current = blockId;
       block.scrollIntoView({ block: 'center' });
-      block.classList.add('landed');
-      setTimeout(() => block.classList.remove('landed'), 1300);
+      // The line may be drawn anew meanwhile, when the server’s state arrives.
+      const wash = setInterval(() => find()?.classList.add('landed'), 60);
+      setTimeout(() => {
+        clearInterval(wash);
+        find()?.classList.remove('landed');
+      }, 1300);
     };
     let timer = setTimeout(land, 30);
     return () => clearTimeout(timer);

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { createPortal } from 'react-dom';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import { colour, measure } from '../../theme/tokens';
 import { Words } from './Words';
@@ -38,7 +39,8 @@ export function Sheet({ title, onClose, children }: SheetProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
 
-  return (
+  // Beside everything else, so that nothing of the screen lies over it.
+  return createPortal(
     <View
       style={{
         position: 'fixed' as 'absolute',
@@ -90,13 +92,15 @@ export function Sheet({ title, onClose, children }: SheetProps) {
           </Pressable>
         </View>
         <ScrollView
+          tabIndex={0}
           contentContainerStyle={{ paddingHorizontal: 20, paddingBottom: 24, paddingTop: 4 }}
           keyboardShouldPersistTaps="handled"
         >
           {children}
         </ScrollView>
       </View>
-    </View>
+    </View>,
+    document.body,
   );
 }
 
