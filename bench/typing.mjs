@@ -31,7 +31,7 @@ async function typing(page) {
     );
   });
   await page
-    .locator('.writing p')
+    .locator('.writing > *')
     .nth(BLOCKS / 2)
     .click({ position: { x: 5, y: 10 } });
   for (let key = 0; key < KEYS; key += 1) {
@@ -70,7 +70,7 @@ try {
   const page = await context.newPage();
   await page.goto(`${url}/p/${id}`);
   await page
-    .locator('.writing p')
+    .locator('.writing > *')
     .nth(BLOCKS - 1)
     .waitFor();
   await page.waitForTimeout(1500);
