@@ -1,5 +1,7 @@
 import * as Y from 'yjs';
 import { yXmlFragmentToProsemirrorJSON } from '@tiptap/y-tiptap';
+import { CONTENTS_ORDERS } from '../outline/contents';
+import { OVERVIEW_LEVELS, OVERVIEW_SUBJECTS } from '../overview/overview';
 import { isId } from './ids';
 import { isSafeAddress } from './marks';
 import { schema } from './schema';
@@ -23,6 +25,7 @@ const oneOf = (list: readonly unknown[]) => (value: unknown) => list.includes(va
 const orNothing = (check: (value: unknown) => boolean) => (value: unknown) =>
   value === null || value === undefined || check(value);
 const isString = (limit: number) => (value: unknown) => typeof value === 'string' && value.length <= limit;
+const isIdList = (value: unknown) => typeof value === 'string' && value.split(' ').every(isId);
 const isPlace = { id: orNothing(isId), depth: (value: unknown) => typeof value === 'number' && Number.isFinite(value) };
 
 /** What each attribute of each node and mark may hold. An attribute without a check may not be there. */
@@ -32,10 +35,18 @@ const ATTRIBUTES: Record<string, Record<string, (value: unknown) => boolean>> = 
     kind: oneOf(BLOCK_KINDS),
     level: orNothing(oneOf([1, 2, 3, 4])),
     state: orNothing(oneOf(TASK_STATES)),
-    formerIds: orNothing((value) => typeof value === 'string' && value.split(' ').every(isId)),
+    formerIds: orNothing(isIdList),
     kept: orNothing((value) => typeof value === 'boolean'),
   },
   divider: isPlace,
+  overview: {
+    ...isPlace,
+    subject: oneOf(OVERVIEW_SUBJECTS),
+    target: orNothing(isId),
+    levels: oneOf(OVERVIEW_LEVELS),
+    order: oneOf(CONTENTS_ORDERS),
+    chosen: orNothing(isIdList),
+  },
   codeBlock: { ...isPlace, language: orNothing(isString(60)) },
   table: isPlace,
   tableCell: { align: orNothing(oneOf(['left', 'center', 'right'])) },

@@ -1,5 +1,6 @@
 export * from './build';
 export * from './check';
+export * from './copy';
 export * from './facts';
 export * from './ids';
 export * from './keyed';

@@ -74,6 +74,25 @@ export const Divider = Node.create({
   renderHTML: ({ HTMLAttributes }) => ['hr', HTMLAttributes],
 });
 
+/** A live list of headings, pages or chosen places (core/overview). It holds what it lists by id, never its words. */
+export const Overview = Node.create({
+  name: 'overview',
+  group: 'solid',
+  atom: true,
+  addAttributes() {
+    return {
+      ...placed(),
+      subject: dataAttribute('subject', 'headings'),
+      target: dataAttribute('target', null),
+      levels: dataAttribute('levels', 0, Number),
+      order: dataAttribute('order', 'place'),
+      chosen: dataAttribute('chosen', null),
+    };
+  },
+  parseHTML: () => [{ tag: 'nav[data-subject]' }],
+  renderHTML: ({ HTMLAttributes }) => ['nav', HTMLAttributes],
+});
+
 export const CodeBlock = Node.create({
   name: 'codeBlock',
   group: 'solid',

@@ -3,13 +3,14 @@ import * as marks from './marks';
 import * as nodes from './nodes';
 
 /** Counts up with every addition to the schema; a client of an older version is shown the page but may not write it. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 export const documentNodes = {
   doc: nodes.Doc,
   block: nodes.Block,
   text: nodes.Text,
   divider: nodes.Divider,
+  overview: nodes.Overview,
   codeBlock: nodes.CodeBlock,
   table: nodes.Table,
   tableRow: nodes.TableRow,

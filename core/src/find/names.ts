@@ -18,24 +18,36 @@ const fuzzy = new UFuzzy({
   intraDel: 1,
 });
 
+/** Letters and figures parted by single spaces, with one before the first: the beginning of a word is easily found. */
+const spaced = (folded: string): string => ` ${folded.replace(/[^\p{L}\p{N}]+/gu, ' ')}`;
+
 /**
  * The names of an account's pages, for finding one by a few letters. Slips of the finger are forgiven: one wrong,
- * missing, doubled or swapped letter a word.
+ * missing, doubled or swapped letter a word. Words of what a page stands in find it too.
  */
 export class NameIndex {
   private ids: string[] = [];
   private folded: string[] = [];
+  /** What each stands in, by id: a move or a rename above changes no entry here but its own. */
+  private parents: (string | null)[] = [];
   private places = new Map<string, number>();
+  private spaced: string[] = [];
+  /** The place of each one's parent, -1 for none; made anew after a change. */
+  private parentPlaces: Int32Array | null = null;
 
   get size(): number {
     return this.places.size;
   }
 
-  set(id: string, name: string): void {
+  set(id: string, name: string, parentId: string | null): void {
     const place = this.places.get(id) ?? this.ids.length;
+    const isMoved = place === this.ids.length || this.parents[place] !== parentId;
     this.ids[place] = id;
     this.folded[place] = foldWords(name);
+    this.spaced[place] = spaced(this.folded[place]);
+    this.parents[place] = parentId;
     this.places.set(id, place);
+    if (isMoved) this.parentPlaces = null;
   }
 
   delete(id: string): void {
@@ -44,16 +56,29 @@ export class NameIndex {
     const last = this.ids.length - 1;
     this.ids[place] = this.ids[last]!;
     this.folded[place] = this.folded[last]!;
+    this.spaced[place] = this.spaced[last]!;
+    this.parents[place] = this.parents[last]!;
     this.places.set(this.ids[place], place);
     this.places.delete(id);
-    this.ids.pop();
-    this.folded.pop();
+    for (const column of [this.ids, this.folded, this.spaced, this.parents]) column.pop();
+    this.parentPlaces = null;
   }
 
-  /** Ids of the names that fit, best first: the very name, then names that begin so, then the rest by likeness. */
+  /**
+   * Ids of the names that fit, best first: the very name, then names that begin so, then the rest by likeness; after
+   * them what fits only with words of its trail.
+   */
   search(typed: string, limit = 12): string[] {
     const needle = foldWords(typed).trim();
     if (needle === '') return [];
+    const named = this.byName(needle, limit);
+    if (named.length >= limit) return named.map((index) => this.ids[index]!);
+    const seen = new Set(named);
+    const trailed = this.byTrail(needle).filter((index) => !seen.has(index));
+    return [...named, ...trailed].slice(0, limit).map((index) => this.ids[index]!);
+  }
+
+  private byName(needle: string, limit: number): number[] {
     const indices = fuzzy.filter(this.folded, needle);
     if (!indices || indices.length === 0) return [];
     const taken = indices.length > RANKED ? this.nearest(indices, needle) : indices;
@@ -67,7 +92,39 @@ export class NameIndex {
       .map((index, place) => ({ index, place, rank: rank(index) }))
       .sort((one, other) => one.rank - other.rank || one.place - other.place)
       .slice(0, limit)
-      .map(({ index }) => this.ids[index]!);
+      .map(({ index }) => index);
+  }
+
+  /** Those of which every word typed begins a word of the name or of what it stands in; most in the name itself first. */
+  private byTrail(needle: string): number[] {
+    const words = spaced(needle).trim().split(' ').slice(0, 30);
+    if (words[0] === '') return [];
+    const parents = this.parentsByPlace();
+    const own = new Int32Array(this.ids.length);
+    words.forEach((word, bit) => {
+      const sought = ` ${word}`;
+      for (let place = 0; place < own.length; place += 1) {
+        if (this.spaced[place]!.includes(sought)) own[place]! |= 1 << bit;
+      }
+    });
+    const whole = (1 << words.length) - 1;
+    const whollyFits = (place: number): boolean => {
+      let fits = own[place]!;
+      for (let above = parents[place]!; above >= 0 && fits !== whole; above = parents[above]!) fits |= own[above]!;
+      return fits === whole;
+    };
+    const ownCount = (place: number) => own[place]!.toString(2).replaceAll('0', '').length;
+    const found: number[] = [];
+    for (let place = 0; place < own.length && found.length < RANKED; place += 1) {
+      if (whollyFits(place)) found.push(place);
+    }
+    return found.sort(
+      (one, other) => ownCount(other) - ownCount(one) || this.folded[one]!.length - this.folded[other]!.length,
+    );
+  }
+
+  private parentsByPlace(): Int32Array {
+    return (this.parentPlaces ??= Int32Array.from(this.parents, (id) => (id === null ? -1 : (this.places.get(id) ?? -1))));
   }
 
   /** Of too many candidates those that hold the typed letters as they are, short names first. */

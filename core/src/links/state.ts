@@ -1,8 +1,12 @@
+import type { Season } from '../outline/season';
+
 /** What a link finds at its other end. */
-export type LinkState = 'written' | 'unwritten' | 'binned' | 'gone';
+export type LinkState = 'written' | 'unwritten' | 'aside' | 'binned' | 'gone';
 
 export interface LinkTarget {
   isDeleted: boolean;
+  /** The season it is in, that of what it stands in included. */
+  season: Season;
   wordCount: number;
   kind: 'notebook' | 'section' | 'page' | 'block';
 }
@@ -10,6 +14,7 @@ export interface LinkTarget {
 export function linkState(target: LinkTarget | null): LinkState {
   if (!target) return 'gone';
   if (target.isDeleted) return 'binned';
+  if (target.season === 'aside') return 'aside';
   return target.kind === 'page' && target.wordCount === 0 ? 'unwritten' : 'written';
 }
 
@@ -17,6 +22,7 @@ export function linkState(target: LinkTarget | null): LinkState {
 export const LINK_STATE_WORDS: Record<LinkState, string> = {
   written: '',
   unwritten: 'not yet written',
+  aside: 'laid aside',
   binned: 'in the bin',
   gone: 'gone',
 };
