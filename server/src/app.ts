@@ -7,11 +7,15 @@ import path from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { Problem } from './problem';
 import { accountRoutes, SESSION_COOKIE } from './routes/accounts';
+import { actRoutes } from './routes/acts';
+import { binRoutes } from './routes/bin';
 import { describeInterface } from './routes/description';
+import { deskRoutes } from './routes/desk';
 import { entryRoutes } from './routes/entries';
 import { findRoutes } from './routes/find';
 import { importRoutes } from './routes/imports';
 import { pageRoutes } from './routes/pages';
+import { settingRoutes } from './routes/settings';
 import type { Services } from './services';
 
 /** Whether a request from a page of this origin may change something here. */
@@ -93,7 +97,18 @@ export function makeApp(services: Services): Express {
   );
   api.use(importRoutes(services));
   api.use(express.json({ limit: '256kb' }));
-  api.use(accountRoutes(services), entryRoutes(services), pageRoutes(services), findRoutes(services));
+  for (const routes of [
+    accountRoutes,
+    entryRoutes,
+    actRoutes,
+    binRoutes,
+    deskRoutes,
+    pageRoutes,
+    findRoutes,
+    settingRoutes,
+  ]) {
+    api.use(routes(services));
+  }
   api.use((_request, _response, next) => next(new Problem(404, 'There is no such address.')));
   app.use('/api', api);
 
@@ -114,7 +129,8 @@ function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large') return new Problem(413, 'That is more than can be taken in at one time.');
-  if (error instanceof Error && error.name === 'ShapeError') return new Problem(400, error.message);
+  if (error instanceof Error && (error.name === 'ShapeError' || error.name === 'PlaceError'))
+    return new Problem(400, error.message);
   if (status && status < 500) return new Problem(status, 'What was sent could not be read.');
   return new Problem(500, 'Something went wrong here. Nothing was changed; try again.');
 }

@@ -124,7 +124,9 @@ export class NameIndex {
   }
 
   private parentsByPlace(): Int32Array {
-    return (this.parentPlaces ??= Int32Array.from(this.parents, (id) => (id === null ? -1 : (this.places.get(id) ?? -1))));
+    return (this.parentPlaces ??= Int32Array.from(this.parents, (id) =>
+      id === null ? -1 : (this.places.get(id) ?? -1),
+    ));
   }
 
   /** Of too many candidates those that hold the typed letters as they are, short names first. */

@@ -167,9 +167,7 @@ describe('dropping', () => {
     expect(step('a', 'in')).toBeNull();
     expect(step('b', 'out')).toEqual({ parentId: 'n' });
     expect(stepPlace('out', page('x', 'b'), [], page('b'))).toEqual({ parentId: 's', afterId: 'b' });
-    expect(
-      stepPlace('out', section, [section], { id: 'n', kind: 'notebook', parentId: null }),
-    ).toBeNull();
+    expect(stepPlace('out', section, [section], { id: 'n', kind: 'notebook', parentId: null })).toBeNull();
   });
 });
 

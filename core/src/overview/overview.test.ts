@@ -30,10 +30,19 @@ test('odd attributes read as the plainest overview', () => {
 test('a copied body points inside the copy where its links did, and elsewhere as before', () => {
   const [page, copy, own, elsewhere] = [newId(), newId(), newId(), newId()];
   const link = (target: string) => ({ type: 'pageLink', attrs: { target, words: null } });
-  const overview = { type: 'overview', attrs: { id: newId(), depth: 0, subject: 'chosen', chosen: `${page} ${elsewhere}` } };
+  const overview = {
+    type: 'overview',
+    attrs: { id: newId(), depth: 0, subject: 'chosen', chosen: `${page} ${elsewhere}` },
+  };
   const written = body(block('paragraph', [link(page), link(own), link(elsewhere)], { id: own }), overview);
   const renewed = newId();
-  const copied = withIds(written, new Map([[page, copy], [own, renewed]]));
+  const copied = withIds(
+    written,
+    new Map([
+      [page, copy],
+      [own, renewed],
+    ]),
+  );
   expect(copied.content[0]!.attrs!.id).toBe(renewed);
   expect(copied.content[0]!.content!.map((node) => node.attrs!.target)).toEqual([copy, renewed, elsewhere]);
   expect(copied.content[1]!.attrs!.chosen).toBe(`${copy} ${elsewhere}`);

@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import type { EntryKind, Ornament, Pigment } from '@glossarion/core/outline';
+import type { EntryKind, Ornament, Pigment, Season } from '@glossarion/core/outline';
 
 /** Rows as TypeORM sees them. Columns are made by the migrations alone. Moments are ISO 8601 texts in UTC. */
 
@@ -70,6 +70,13 @@ export interface Entry {
   changedAt: string;
   /** Set on the root of what was deleted only. */
   deletedAt: string | null;
+  /** Its own season; null for now. */
+  season: Exclude<Season, 'now'> | null;
+  /** 1 when the page shows the pages beneath it as leaves. */
+  showsLeaves: 0 | 1;
+  /** Pages and sections beneath at any depth, leaving out what is in the bin below this entry. */
+  pagesBeneath: number;
+  sectionsBeneath: number;
 }
 
 export const EntryEntity = new EntitySchema<Entry>({
@@ -92,6 +99,10 @@ export const EntryEntity = new EntitySchema<Entry>({
     begunAt: { type: 'text' },
     changedAt: { type: 'text' },
     deletedAt: { type: 'text', nullable: true },
+    season: { type: 'text', nullable: true },
+    showsLeaves: { type: 'integer' },
+    pagesBeneath: { type: 'integer' },
+    sectionsBeneath: { type: 'integer' },
   },
 });
 

@@ -1,21 +1,15 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { ENTRY_KINDS, MAX_NAME, ORNAMENTS, PIGMENTS } from '@glossarion/core/outline';
-import type { Entry } from '../entities';
+import { OVERVIEW_LEVELS } from '@glossarion/core/overview';
 import type { Services } from '../services';
-import type { NewEntry } from '../services/entries';
-import { id, line, route, withId } from './route';
+import { id, route, withId } from './route';
 
-const pigment = Joi.string().valid(...PIGMENTS);
-const ornament = Joi.string().valid(...ORNAMENTS);
-const description = line(2000);
-
-/** Notebooks, sections and pages as entries of the contents. */
-export function entryRoutes({ entries, documents, find, notices }: Services): Router {
+/** Notebooks, sections and pages as they are read: where they stand and what stands in them. */
+export function entryRoutes({ entries, outline, notices }: Services): Router {
   const router = Router();
 
   route(router, { method: 'get', path: '/notebooks', summary: 'The notebooks in their order.' }, ({ account }) =>
-    entries.notebooks(account.id),
+    outline.notebooks(account.id),
   );
 
   route(
@@ -27,8 +21,8 @@ export function entryRoutes({ entries, documents, find, notices }: Services): Ro
       params: withId,
     },
     ({ account, params }) => {
-      const { row: _row, ownerId: _owner, ...entry } = entries.own(account.id, params.id!);
-      return { ...entry, ...entries.place(account.id, params.id!) };
+      const { row: _row, ownerId: _owner, season: ownSeason, ...entry } = entries.own(account.id, params.id!);
+      return { ...entry, ownSeason, ...entries.place(account.id, params.id!) };
     },
   );
 
@@ -37,74 +31,47 @@ export function entryRoutes({ entries, documents, find, notices }: Services): Ro
     {
       method: 'get',
       path: '/entries/:id/contents',
-      summary: 'What stands beneath it, a few levels down.',
+      summary: 'What stands beneath it, as far down as it was opened.',
       params: withId,
     },
-    ({ account, params }) => entries.contents(account.id, params.id!),
+    ({ account, params }) => outline.contents(account.id, params.id!),
   );
 
   route(
     router,
     {
-      method: 'post',
-      path: '/entries',
-      summary: 'Makes a notebook, a section or a page. Can be repeated with the same id.',
-      body: Joi.object({
-        id: id.optional(),
-        kind: Joi.string()
-          .valid(...ENTRY_KINDS)
-          .required(),
-        parentId: id.allow(null).required(),
-        afterId: id.allow(null).optional(),
-        name: line(MAX_NAME).required(),
-        pigment: pigment.optional(),
-        ornament: ornament.allow(null).optional(),
-        description: description.optional(),
+      method: 'get',
+      path: '/entries/:id/beneath',
+      summary: 'What is for now beneath it, some levels down, for overviews and leaves.',
+      params: withId,
+      query: Joi.object({
+        levels: Joi.number()
+          .valid(...OVERVIEW_LEVELS)
+          .default(1),
       }),
     },
-    async ({ account, body }) => {
-      const made = await entries.make(account.id, body as NewEntry);
-      find.note(account.id, made.id);
-      notices.send(account.id, { pageId: made.id, changed: ['outline', 'title'] });
-      return entries.targets(account.id, [made.id])[0];
-    },
+    ({ account, params, query }) => outline.beneath(account.id, params.id!, (query as { levels: number }).levels),
   );
 
   route(
     router,
     {
-      method: 'patch',
-      path: '/entries/:id',
-      summary: 'Renames or describes an entry, or changes its pigment or ornament.',
+      method: 'put',
+      path: '/entries/:id/fold',
+      summary: 'Opens or folds a level of the contents, or what of a notebook is for later or laid aside.',
       params: withId,
       body: Joi.object({
-        name: line(MAX_NAME).optional(),
-        pigment: pigment.optional(),
-        ornament: ornament.allow(null).optional(),
-        description: description.optional(),
-      }).min(1),
+        isOpen: Joi.boolean().required(),
+        season: Joi.string().valid('later', 'aside').allow(null).default(null),
+      }),
     },
     async ({ account, params, body }) => {
-      const { name, ...rest } = body as Partial<Entry>;
+      const { isOpen, season } = body as { isOpen: boolean; season: string | null };
       const entry = entries.own(account.id, params.id!);
-      const isPage = entry.kind === 'page';
-      if (isPage && name !== undefined) await documents.rename(account.id, entry.id, name);
-      const changes = isPage || name === undefined ? rest : { ...rest, name };
-      if (Object.keys(changes).length > 0) await entries.change(account.id, entry.id, changes);
-      find.note(account.id, entry.id);
-      notices.send(account.id, { pageId: entry.id, changed: ['outline', 'title'] });
+      await outline.fold(account.id, season ? `${season}/${entry.id}` : entry.id, isOpen);
+      notices.send(account.id, { pageId: entry.id, changed: ['folds'] });
     },
   );
-
-  for (const [method, path, isDeleted, summary] of [
-    ['delete', '/entries/:id', true, 'Puts an entry into the bin with everything beneath it.'],
-    ['post', '/entries/:id/restore', false, 'Takes an entry out of the bin again.'],
-  ] as const) {
-    route(router, { method, path, summary, params: withId }, async ({ account, params }) => {
-      await entries.setDeleted(account.id, params.id!, isDeleted);
-      notices.send(account.id, { pageId: params.id!, changed: ['outline', 'title', 'links'] });
-    });
-  }
 
   route(
     router,
@@ -128,17 +95,6 @@ export function entryRoutes({ entries, documents, find, notices }: Services): Ro
       const block = entries.block(account.id, params.id!);
       return block ? { pageId: block.pageId, blockId: block.blockId } : { pageId: null, blockId: null };
     },
-  );
-
-  route(
-    router,
-    {
-      method: 'get',
-      path: '/recent',
-      summary: 'The pages changed last.',
-      query: Joi.object({ limit: Joi.number().integer().min(1).max(50).default(12) }),
-    },
-    ({ account, query }) => entries.recent(account.id, (query as { limit: number }).limit),
   );
 
   return router;

@@ -23,8 +23,8 @@ export function pageRoutes({ database, entries, margin, journal }: Services): Ro
       const entry = entries.own(account.id, params.id!);
       const stored = database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', entry.id);
       const body = (stored ? JSON.parse(stored.json) : { type: 'doc', content: [] }) as BodyJson;
-      const { row: _row, ownerId: _owner, ...rest } = entry;
-      return { ...rest, ...entries.place(account.id, entry.id), body, targets: named(account.id, body) };
+      const { row: _row, ownerId: _owner, season: ownSeason, ...rest } = entry;
+      return { ...rest, ownSeason, ...entries.place(account.id, entry.id), body, targets: named(account.id, body) };
     },
   );
 

@@ -1,5 +1,6 @@
 import request from 'supertest';
 import { WebSocket } from 'ws';
+import { newId } from '@glossarion/core/document';
 import { declaredRoutes } from '../routes/route';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
 
@@ -21,8 +22,8 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const bodies: Record<string, object> = {
-  'post /entries': { kind: 'page', name: 'Mine now', parentId: null },
-  'patch /entries/:id': { name: 'Mine now' },
+  'put /entries/:id/fold': { isOpen: true },
+  'put /blocks/:id/state': { state: 'done' },
 };
 
 test('every route refuses somebody who is not signed in, unless it is declared open', async () => {
@@ -40,7 +41,7 @@ test('every route that names something refuses or shows nothing of it to somebod
     if (!options.path.includes(':id')) continue;
     for (const id of [pageId, blockId]) {
       const address = options.path.replace(':id', id);
-      const method = options.method as 'get' | 'post' | 'patch' | 'delete';
+      const method = options.method as 'get' | 'post' | 'put' | 'delete';
       const response = await stranger[method](address, bodies[key] ?? {});
       const said = JSON.stringify(response.body);
       expect(said).not.toContain('Sluice');
@@ -58,12 +59,30 @@ test('every route that names something refuses or shows nothing of it to somebod
     '/names?q=sluice',
     '/recent',
     '/notebooks',
+    '/pins',
+    '/bin?q=sluice',
     '/journal/days?before=2027-01-01',
   ]) {
     expect((await stranger.get(address)).body).toEqual([]);
   }
-  const made = await stranger.post('/entries', { kind: 'page', name: 'Inside', parentId: pageId });
-  expect(made.status).toBe(404);
+  expect(JSON.stringify((await stranger.get('/desk')).body)).not.toContain('Measure');
+  const id = newId();
+  const intrusions: object[] = [
+    { do: 'make', id, kind: 'page', name: 'Inside', parentId: pageId },
+    { do: 'name', id: pageId, name: 'Mine now' },
+    { do: 'describe', id: pageId, showsLeaves: true },
+    { do: 'place', id: pageId, parentId: null },
+    { do: 'putBack', id: pageId, parentId: null, orderKey: 'a0' },
+    { do: 'season', id: pageId, season: 'aside' },
+    { do: 'bin', id: pageId },
+    { do: 'restore', id: pageId },
+    { do: 'duplicate', id: pageId, copyId: id },
+    { do: 'pin', id: pageId },
+  ];
+  for (const act of intrusions) {
+    const refused = await stranger.post('/acts', { acts: [act] });
+    expect([act, refused.status]).toEqual([act, 404]);
+  }
   expect((await owner.get(`/pages/${pageId}`)).body.name).toBe('Sluice gate');
 });
 
@@ -94,11 +113,12 @@ test('the socket lets nobody in without a session or from another site, and show
 
 test('writes from another site are refused', async () => {
   const response = await request(server.url)
-    .delete(`/api/entries/${pageId}`)
+    .post('/api/acts')
+    .send({ acts: [{ do: 'bin', id: pageId }] })
     .set('Cookie', owner.cookie)
     .set('Origin', 'https://elsewhere.example');
   expect(response.status).toBe(403);
-  const without = await request(server.url).delete(`/api/entries/${pageId}`).set('Cookie', owner.cookie);
+  const without = await request(server.url).delete(`/api/bin/${pageId}`).set('Cookie', owner.cookie);
   expect(without.status).toBe(403);
 });
 
@@ -133,15 +153,23 @@ test('changing the passphrase ends every other session', async () => {
 });
 
 test('bad input gets a sentence, never a 500', async () => {
+  const id = newId();
+  const act = (each: object) => owner.post('/acts', { acts: [each] });
   const asks = [
     owner.get('/entries/not-an-id'),
     owner.get('/journal/days/2026-02-30'),
     owner.get('/journal/days?before=yesterday'),
-    owner.post('/entries', { kind: 'shelf', name: 'x', parentId: null }),
-    owner.post('/entries', { kind: 'notebook', name: 'null\u0000byte', parentId: null }),
-    owner.post('/entries', { kind: 'page', name: 'x', parentId: null }),
+    act({ do: 'make', id, kind: 'shelf', name: 'x', parentId: null }),
+    act({ do: 'make', id, kind: 'notebook', name: 'null\u0000byte', parentId: null }),
+    act({ do: 'make', id, kind: 'page', name: 'x', parentId: null }),
+    act({ do: 'explode', id }),
+    act({ do: 'describe', id: pageId }),
+    act({ do: 'putBack', id: pageId, parentId: null, orderKey: "a'" }),
+    owner.post('/acts', { acts: [] }),
+    owner.put('/settings', { key: 'colour', value: 'red' }),
+    owner.put('/settings', { key: 'letters', value: 'maybe' }),
+    owner.put('/settings', { key: '__proto__', value: true }),
     owner.post('/imports', { files: [{ path: 'a.md' }] }),
-    owner.patch(`/entries/${pageId}`, {}),
     owner.get(`/find?q=${'x'.repeat(600)}`),
   ];
   for (const response of await Promise.all(asks)) {

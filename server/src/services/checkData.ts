@@ -66,6 +66,21 @@ export function checkData(database: RawDatabase): Disagreement[] {
       expect('The document’s words', facts, bodyFacts(readBody(document)));
     }
   }
+  const beneath = database
+    .prepare(
+      `WITH RECURSIVE beneath(root, kind) AS (
+         SELECT parentId, kind FROM entries WHERE parentId IS NOT NULL AND deletedAt IS NULL
+         UNION ALL
+         SELECT e.parentId, b.kind FROM beneath b JOIN entries e ON e.id = b.root
+         WHERE e.parentId IS NOT NULL AND e.deletedAt IS NULL
+       ), counted AS (
+         SELECT root, SUM(kind = 'page') AS pages, SUM(kind = 'section') AS sections FROM beneath GROUP BY root
+       )
+       SELECT e.id FROM entries e LEFT JOIN counted c ON c.root = e.id
+       WHERE e.pagesBeneath != COALESCE(c.pages, 0) OR e.sectionsBeneath != COALESCE(c.sections, 0)`,
+    )
+    .all() as { id: string }[];
+  for (const { id } of beneath) found.push({ pageId: id, what: 'The number of pages and sections beneath differs.' });
   const names = database
     .prepare(
       `SELECT e.id, e.name, f.title FROM entries e LEFT JOIN findIndex f ON f.rowid = e.row WHERE e.kind != 'page'`,

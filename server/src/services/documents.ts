@@ -20,7 +20,10 @@ import { orderBetween } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
 import { EntryEntity, type Entry } from '../entities';
 import { notFound } from '../problem';
+import type { EntityManager } from 'typeorm';
 import type { Entries } from './entries';
+import type { FactWriter } from './facts';
+import type { Changed } from './notices';
 
 /** Updates that are kept apart before they are folded into one state. */
 const COMPACT_AFTER = 200;
@@ -62,7 +65,7 @@ export interface Accepted {
   /** To be sent to every window: what the server mended. */
   mended: Uint8Array | null;
   /** What others show of this page and has to be asked for again. */
-  changed: ('title' | 'links' | 'outline')[];
+  changed: Changed[];
 }
 
 /** The update was made for a document that has been built anew since; the client has to fetch it afresh. */
@@ -84,6 +87,7 @@ export class Documents {
   constructor(
     private database: Database,
     private entries: Entries,
+    private facts: FactWriter,
   ) {}
 
   onAccepted(listener: Listener): () => void {
@@ -144,19 +148,30 @@ export class Documents {
     });
   }
 
-  /** Changes a page's title on the server's side; open windows see it at once. */
-  async rename(ownerId: string, pageId: string, title: string): Promise<void> {
-    await this.edit(ownerId, pageId, (document) => writeTitle(document, title));
+  /** Changes a page's title within a transaction of somebody else's, who tells the windows once it is through. */
+  async renameWithin(manager: EntityManager, ownerId: string, pageId: string, title: string): Promise<Accepted> {
+    return this.storeWithin(
+      manager,
+      ownerId,
+      pageId,
+      null,
+      edited((document) => writeTitle(document, title)),
+    );
   }
 
-  /** The one way in which the server itself changes a page. */
+  /** The one way in which the server itself changes a page; open windows see it at once. */
   async edit(ownerId: string, pageId: string, change: (document: Y.Doc) => void): Promise<Accepted> {
-    return this.store(ownerId, pageId, null, (page) => {
-      const before = Y.encodeStateVector(page.document);
-      change(page.document);
-      const shown = readBody(page.document);
-      return { update: null, editedSince: before, shown, body: shown };
-    });
+    return this.store(ownerId, pageId, null, edited(change));
+  }
+
+  /** Tells those who listen what was accepted. */
+  tell(accepted: Accepted): void {
+    for (const listener of this.listeners) listener(accepted);
+  }
+
+  /** Lets go of what is in memory of a page: it may hold what was not stored, or be gone. */
+  forget(pageId: string): void {
+    this.live.delete(pageId);
   }
 
   private async store(
@@ -165,43 +180,48 @@ export class Documents {
     day: string | null,
     change: (page: LivePage) => Change,
   ): Promise<Accepted> {
-    let page: LivePage | undefined;
     try {
-      const accepted = await this.database.write(async (manager) => {
-        if (day !== null && dayId(ownerId, day) === pageId) await this.makeDay(ownerId, pageId, day);
-        page = this.load(ownerId, pageId);
-        const present = page.document;
-        const { update, shown, body, editedSince } = change(page);
-        const beforeMending = editedSince ?? Y.encodeStateVector(present);
-        const known = new Set(page.facts.blocks.map((block) => block.id));
-        const isTaken = (id: string) => !known.has(id) && this.isElsewhere(pageId, id);
-        const { body: repaired } = repairBody(body, isTaken);
-        const isRepaired = repaired !== shown;
-        if (isRepaired) writeBody(present, repaired);
-        const isMended = isRepaired || editedSince !== undefined;
-        const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
-        const final = isRepaired ? readBody(present) : shown;
-        const title = readTitle(present);
-        this.append(page, [update, mended]);
-        const changed = this.writeRows(page, title, final);
-        const entry = { name: title, changedAt: new Date().toISOString() };
-        await manager.update(EntryEntity, { id: pageId }, entry);
-        return { pageId, ownerId, epoch: page.epoch, update, mended, changed } satisfies Accepted;
-      });
-      for (const listener of this.listeners) listener(accepted);
+      const accepted = await this.database.write((manager) => this.storeWithin(manager, ownerId, pageId, day, change));
+      this.tell(accepted);
       return accepted;
     } catch (error) {
-      // What is in memory may hold what was not stored: read it afresh the next time.
-      this.live.delete(pageId);
+      this.forget(pageId);
       throw error;
     }
   }
 
-  private writeRows(page: LivePage, title: string, body: BodyJson): Accepted['changed'] {
+  private async storeWithin(
+    manager: EntityManager,
+    ownerId: string,
+    pageId: string,
+    day: string | null,
+    change: (page: LivePage) => Change,
+  ): Promise<Accepted> {
+    if (day !== null && dayId(ownerId, day) === pageId) await this.makeDay(ownerId, pageId, day);
+    const page = this.load(ownerId, pageId);
+    const present = page.document;
+    const { update, shown, body, editedSince } = change(page);
+    const beforeMending = editedSince ?? Y.encodeStateVector(present);
+    const known = new Set(page.facts.blocks.map((block) => block.id));
+    const isTaken = (id: string) => !known.has(id) && this.isElsewhere(pageId, id);
+    const { body: repaired } = repairBody(body, isTaken);
+    const isRepaired = repaired !== shown;
+    if (isRepaired) writeBody(present, repaired);
+    const isMended = isRepaired || editedSince !== undefined;
+    const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
+    const final = isRepaired ? readBody(present) : shown;
+    const title = readTitle(present);
+    this.append(page, [update, mended]);
+    const changed = this.writeRows(page, title, final);
+    await manager.update(EntryEntity, { id: pageId }, { name: title, changedAt: new Date().toISOString() });
+    return { pageId, ownerId, epoch: page.epoch, update, mended, changed };
+  }
+
+  private writeRows(page: LivePage, title: string, body: BodyJson): Changed[] {
     const previous = page.facts;
     this.database.writer.prepare('UPDATE bodies SET json = ? WHERE pageId = ?').run(JSON.stringify(body), page.id);
-    page.facts = this.entries.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
-    const changed: Accepted['changed'] = [];
+    page.facts = this.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
+    const changed: Changed[] = [];
     if (title !== page.title || (previous.wordCount === 0) !== (page.facts.wordCount === 0))
       changed.push('title', 'outline');
     else if (title === '' && previous.firstWords !== page.facts.firstWords) changed.push('title', 'outline');
@@ -248,7 +268,7 @@ export class Documents {
       )
       .run(pageId, ownerId, orderBetween(null, null), day, at, at);
     writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(pageId, JSON.stringify(body));
-    this.entries.facts.write({ row: Number(lastInsertRowid), id: pageId, indexed: null }, '', body, null);
+    this.facts.write({ row: Number(lastInsertRowid), id: pageId, indexed: null }, '', body, null);
   }
 
   /** Reads a page into memory, turning its JSON into a document when nobody has edited it yet. Within a transaction. */
@@ -305,6 +325,16 @@ export class Documents {
     });
   }
 }
+
+/** A change that the server makes in a document. */
+const edited =
+  (change: (document: Y.Doc) => void) =>
+  (page: LivePage): Change => {
+    const editedSince = Y.encodeStateVector(page.document);
+    change(page.document);
+    const shown = readBody(page.document);
+    return { update: null, editedSince, shown, body: shown };
+  };
 
 const linkKey = (facts: BodyFacts): string =>
   JSON.stringify([

@@ -51,10 +51,7 @@ export class Find {
     const query = parseQuery(typed);
     if (isEmptyQuery(query)) return [];
     const found = this.ids(ownerId, query);
-    return this.entries
-      .targets(ownerId, found)
-      .filter((target) => target.state !== 'binned' && target.state !== 'gone')
-      .map((target) => this.finding(ownerId, target, query));
+    return this.entries.living(ownerId, found).map((target) => this.finding(ownerId, target, query));
   }
 
   private ids(ownerId: string, query: FindQuery): string[] {
@@ -108,22 +105,18 @@ export class Find {
 
   /** Pages, sections and notebooks whose name is like what was typed. */
   byName(ownerId: string, typed: string, limit: number): Target[] {
-    const ids = this.namesOf(ownerId).search(typed, limit * 2);
-    return this.entries
-      .targets(ownerId, ids)
-      .filter((target) => target.state !== 'binned' && target.state !== 'gone')
-      .slice(0, limit);
+    return this.entries.living(ownerId, this.namesOf(ownerId).search(typed, limit * 3), limit);
   }
 
   private namesOf(ownerId: string): NameIndex {
     let index = this.names.get(ownerId);
     if (!index) {
       index = new NameIndex();
-      const rows = this.database.all<Pick<Entry, 'id' | 'name' | 'firstWords' | 'day' | 'kind'>>(
-        'SELECT id, name, firstWords, day, kind FROM entries WHERE ownerId = ?',
+      const rows = this.database.all<Pick<Entry, 'id' | 'parentId' | 'name' | 'firstWords' | 'day' | 'kind'>>(
+        'SELECT id, parentId, name, firstWords, day, kind FROM entries WHERE ownerId = ?',
         ownerId,
       );
-      for (const row of rows) index.set(row.id, entryTitle(row));
+      for (const row of rows) index.set(row.id, entryTitle(row), row.parentId);
       this.names.set(ownerId, index);
     }
     return index;
@@ -133,7 +126,8 @@ export class Find {
   note(ownerId: string, id: string): void {
     const index = this.names.get(ownerId);
     if (!index) return;
-    index.set(id, this.entries.place(ownerId, id).title);
+    const entry = this.entries.own(ownerId, id);
+    index.set(id, entryTitle(entry), entry.parentId);
   }
 
   noteAccepted(accepted: Accepted): void {

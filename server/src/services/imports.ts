@@ -5,7 +5,8 @@ import { ordersAfter } from '@glossarion/core/outline';
 import { Problem } from '../problem';
 import type { Database } from '../database/database';
 import type { Documents } from './documents';
-import type { Entries } from './entries';
+import { weightOf } from './beneath';
+import type { FactWriter } from './facts';
 import type { Find } from './find';
 
 export interface ImportReport {
@@ -22,9 +23,9 @@ export interface ImportReport {
 export class Imports {
   constructor(
     private database: Database,
-    private entries: Entries,
     private documents: Documents,
     private find: Find,
+    private facts: FactWriter,
   ) {}
 
   async take(ownerId: string, files: readonly MarkdownFile[], looseNotebook = 'Imported'): Promise<ImportReport> {
@@ -40,14 +41,16 @@ export class Imports {
     const now = new Date().toISOString();
     const report: ImportReport = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, remarks: [...plan.remarks] };
     const insert = writer.prepare(
-      `INSERT INTO entries (id, ownerId, kind, parentId, orderKey, name, pigment, ornament, description, begunAt, changedAt)
-       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      `INSERT INTO entries (id, ownerId, kind, parentId, orderKey, name, pigment, ornament, description, begunAt, changedAt,
+         season, showsLeaves, pagesBeneath, sectionsBeneath)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
     );
     const addBody = writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)');
     const taken = writer.prepare('SELECT 1 FROM entries WHERE id = ?');
     const elsewhere = writer.prepare('SELECT 1 FROM blocks WHERE id = ?');
     const isTaken = (id: string) => elsewhere.get(id) !== undefined;
     const orders = this.orders(ownerId, plan);
+    const beneath = countBeneath(plan);
     plan.entries.forEach((entry, index) => {
       if (taken.get(entry.id)) throw new Problem(409, `“${entry.name}” is here already: its id is in use.`);
       const pigment = entry.kind === 'notebook' ? (entry.pigment ?? 'lapis') : null;
@@ -63,18 +66,22 @@ export class Imports {
         entry.ornament ?? null,
         entry.description ?? '',
         begunAt,
-        begunAt,
+        entry.changedAt ?? begunAt,
+        entry.season ?? null,
+        entry.showsLeaves ? 1 : 0,
+        beneath[index]!.pagesBeneath,
+        beneath[index]!.sectionsBeneath,
       );
       const row = Number(lastInsertRowid);
       if (entry.kind === 'page') {
         const { body } = repairBody(entry.body ?? { type: 'doc', content: [] }, isTaken);
         const filled = body.content.length > 0 ? body : emptyPage();
         addBody.run(entry.id, JSON.stringify(filled));
-        const facts = this.entries.facts.write({ row, id: entry.id, indexed: null }, entry.name, filled, null);
+        const facts = this.facts.write({ row, id: entry.id, indexed: null }, entry.name, filled, null);
         report.pages += 1;
         report.links += facts.links.length;
       } else {
-        this.entries.facts.writeName(row, entry.name);
+        this.facts.writeName(row, entry.name);
         report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
       }
     });
@@ -112,6 +119,20 @@ export class Imports {
     }
     return orders;
   }
+}
+
+/** How much stands beneath each planned entry. Parents are planned before what they hold. */
+function countBeneath(plan: ImportPlan): { pagesBeneath: number; sectionsBeneath: number }[] {
+  const counts = plan.entries.map(({ kind }) => ({ kind, pagesBeneath: 0, sectionsBeneath: 0 }));
+  const indexOf = new Map(plan.entries.map((entry, index) => [entry.id, index]));
+  for (let index = counts.length - 1; index >= 0; index -= 1) {
+    const holder = counts[indexOf.get(plan.entries[index]!.parentId ?? '') ?? -1];
+    if (!holder) continue;
+    const { pages, sections } = weightOf(counts[index]!);
+    holder.pagesBeneath += pages;
+    holder.sectionsBeneath += sections;
+  }
+  return counts;
 }
 
 const emptyPage = (): BodyJson =>

@@ -2,13 +2,19 @@ import type { Logger } from 'pino';
 import type { Config } from '../config';
 import { Database } from '../database/database';
 import { Accounts } from './accounts';
+import { Acts } from './acts';
+import { Bin } from './bin';
+import { OutlineReader } from './contents';
+import { DeskReader } from './desk';
 import { Documents } from './documents';
 import { Entries } from './entries';
+import { FactWriter } from './facts';
 import { Find } from './find';
 import { Imports } from './imports';
 import { Journal } from './journal';
 import { Margin } from './margin';
 import { Notices } from './notices';
+import { Settings } from './settings';
 
 /** Everything the routes and the socket work with. */
 export interface Services {
@@ -17,6 +23,11 @@ export interface Services {
   database: Database;
   accounts: Accounts;
   entries: Entries;
+  outline: OutlineReader;
+  acts: Acts;
+  bin: Bin;
+  desk: DeskReader;
+  settings: Settings;
   documents: Documents;
   margin: Margin;
   journal: Journal;
@@ -28,7 +39,8 @@ export interface Services {
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data);
   const entries = new Entries(database);
-  const documents = new Documents(database, entries);
+  const facts = new FactWriter(database.writer);
+  const documents = new Documents(database, entries, facts);
   const find = new Find(database, entries);
   const notices = new Notices();
   documents.onAccepted((accepted) => {
@@ -42,11 +54,16 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     database,
     accounts: new Accounts(database),
     entries,
+    outline: new OutlineReader(database, entries),
+    acts: new Acts(database, documents, facts),
+    bin: new Bin(database, entries, documents),
+    desk: new DeskReader(database, entries),
+    settings: new Settings(database),
     documents,
     margin: new Margin(database, entries),
     journal: new Journal(database),
     find,
-    imports: new Imports(database, entries, documents, find),
+    imports: new Imports(database, documents, find, facts),
     notices,
   };
 }

@@ -22,6 +22,8 @@ const idOf = async (name: string): Promise<string> =>
     (each) => each.title === name,
   )!.id;
 
+const act = (...acts: object[]) => ines.post('/acts', { acts });
+
 const disagreements = () => checkData(server.services.database.writer);
 
 /** A window's document of a page, and a way to send what was changed in it. */
@@ -48,11 +50,11 @@ test('an import keeps order, resolves links, makes unwritten pages, and says wha
     id: string;
     name: string;
     pigment: string;
-    pageCount: number;
+    pagesBeneath: number;
   }[];
-  expect(notebook).toMatchObject({ name: 'Mill', pigment: 'plum', pageCount: 4 });
-  const contents = (await ines.get(`/entries/${notebook!.id}/contents`)).body as { name: string; kind: string }[];
-  expect(contents.map((entry) => entry.name)).toEqual([
+  expect(notebook).toMatchObject({ name: 'Mill', pigment: 'plum', pagesBeneath: 4 });
+  const { entries } = (await ines.get(`/entries/${notebook!.id}/contents`)).body as { entries: { name: string }[] };
+  expect(entries.map((entry) => entry.name)).toEqual([
     'Waterworks',
     'Money',
     'Sluice gate',
@@ -102,9 +104,9 @@ test('the Margin has every line that points here, with its children, trail and d
     ['Monday 9 March 2026', '2026-03-09'],
   ]);
   const holder = await idOf('Budget');
-  await ines.delete(`/entries/${holder}`).expect(204);
+  await act({ do: 'bin', id: holder }).expect(200);
   expect((await ines.get(`/pages/${await idOf('Sluice gate')}/margin`)).body.glosses).toHaveLength(1);
-  await ines.post(`/entries/${holder}/restore`).expect(204);
+  await act({ do: 'restore', id: holder }).expect(200);
   expect((await ines.get(`/pages/${await idOf('Sluice gate')}/margin`)).body.glosses).toHaveLength(2);
 });
 
@@ -112,7 +114,7 @@ test('renaming touches one page, and every link shows the new title', async () =
   const id = await idOf('Sluice gate');
   const holder = await idOf('Budget');
   const before = (await ines.get(`/pages/${holder}`)).body.changedAt;
-  await ines.patch(`/entries/${id}`, { name: 'Sluice gate no. 2' }).expect(204);
+  await act({ do: 'name', id, name: 'Sluice gate no. 2' }).expect(200);
   const page = (await ines.get(`/pages/${holder}`)).body;
   expect(page.targets[0].title).toBe('Sluice gate no. 2');
   expect(page.changedAt).toBe(before);
@@ -143,7 +145,7 @@ test('finding folds accents and scripts, marks the words, and leaves out what is
     expect([typed, found[0]?.title]).toEqual([typed, name]);
     expect(found[0]!.linePieces.some((piece) => piece.isMarked)).toBe(true);
   }
-  await ines.delete(`/entries/${await idOf('Budget')}`);
+  await act({ do: 'bin', id: await idOf('Budget') });
   expect((await ines.get('/find?q=oak')).body).toEqual([]);
   expect((await ines.get('/names?q=sluce')).body[0].title).toBe('Sluice gate');
 });
@@ -271,7 +273,8 @@ test('a day is made by its first line, alike for every device, and only under it
 
 test('two transactions started at once, one of which fails, leave the other whole', async () => {
   const { database } = server.services;
-  const make = (name: string) => server.services.entries.make(ines.id, { kind: 'notebook', parentId: null, name });
+  const make = (name: string) =>
+    server.services.acts.perform(ines.id, [{ do: 'make', id: newId(), kind: 'notebook', parentId: null, name }]);
   const failing = database.write(async (manager) => {
     await manager.update(EntryEntity, { ownerId: ines.id }, { description: 'lost' });
     await new Promise((resolve) => setTimeout(resolve, 30));
@@ -316,10 +319,10 @@ test('titles and text of any kind are kept exactly or refused with a sentence', 
     '<script>alert(1)</script>',
     `"'\\;--`,
   ]) {
-    await ines.patch(`/entries/${id}`, { name: words }).expect(204);
+    await act({ do: 'name', id, name: words }).expect(200);
     expect((await ines.get(`/pages/${id}`)).body.name).toBe(words);
   }
-  const refused = await ines.patch(`/entries/${id}`, { name: 'null\u0000' });
+  const refused = await act({ do: 'name', id, name: 'null\u0000' });
   expect(refused.status).toBe(400);
   expect(refused.body.title).toContain('not text');
   const window = await windowOn(id);

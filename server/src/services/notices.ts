@@ -1,7 +1,10 @@
+/** What of an account's data changed, as far as windows keep answers about it. */
+export type Changed = 'title' | 'links' | 'outline' | 'folds' | 'desk' | 'settings';
+
 /** Tells an account's open windows what has changed elsewhere, so that they ask for it again. */
 export interface Notice {
   pageId: string | null;
-  changed: ('title' | 'links' | 'outline')[];
+  changed: Changed[];
 }
 
 type Receiver = (notice: Notice) => void;

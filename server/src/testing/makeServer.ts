@@ -10,7 +10,6 @@ export interface Person {
   cookie: string;
   get: (path: string) => Test;
   post: (path: string, body?: object) => Test;
-  patch: (path: string, body: object) => Test;
   delete: (path: string) => Test;
   put: (path: string, body: object) => Test;
 }
@@ -39,7 +38,6 @@ export async function makeServer(folder = mkdtempSync(path.join(os.tmpdir(), 'gl
       cookie,
       get: (address) => dressed(request(url).get(`/api${address}`)),
       post: (address, body = {}) => dressed(request(url).post(`/api${address}`)).send(body),
-      patch: (address, body) => dressed(request(url).patch(`/api${address}`)).send(body),
       put: (address, body) => dressed(request(url).put(`/api${address}`)).send(body),
       delete: (address) => dressed(request(url).delete(`/api${address}`)),
     };

@@ -1,12 +1,17 @@
 import { parse } from 'yaml';
 import { isId } from '../../document/ids';
 import { ORNAMENTS, PIGMENTS, type Ornament, type Pigment } from '../../outline/entry';
+import { SEASONS, type Season } from '../../outline/season';
 
 /** What the head of a file may say. Anything else in it is reported, not kept. */
 export interface FrontMatter {
   id?: string;
   title?: string;
   begun?: string;
+  changed?: string;
+  season?: Season;
+  /** Whether the page shows the pages beneath it as leaves. */
+  leaves?: boolean;
   pigment?: Pigment;
   ornament?: Ornament;
   description?: string;
@@ -18,14 +23,19 @@ export interface FrontMatter {
 const strings = (value: unknown): string[] =>
   Array.isArray(value) ? value.map(String) : typeof value === 'string' ? value.split(/[,\s]+/u).filter(Boolean) : [];
 
+const moment = (value: unknown): string | undefined => {
+  const date = new Date(String(value));
+  return Number.isNaN(date.getTime()) ? undefined : date.toISOString();
+};
+
 /** One reader for each known key; undefined means the value makes no sense there. */
 const READERS: { [K in keyof Required<FrontMatter>]: (value: unknown) => FrontMatter[K] | undefined } = {
   id: (value) => (isId(value) ? value : undefined),
   title: (value) => (value === null || typeof value === 'object' ? undefined : String(value)),
-  begun: (value) => {
-    const date = new Date(String(value));
-    return Number.isNaN(date.getTime()) ? undefined : date.toISOString();
-  },
+  begun: moment,
+  changed: moment,
+  season: (value) => SEASONS.find((each) => each === value),
+  leaves: (value) => (typeof value === 'boolean' ? value : undefined),
   pigment: (value) => PIGMENTS.find((each) => each === value),
   ornament: (value) => ORNAMENTS.find((each) => each === value),
   description: (value) => (typeof value === 'string' ? value : undefined),

@@ -49,6 +49,9 @@ export function planImport(files: readonly MarkdownFile[], options: PlanOptions)
     const title = read.front.title ?? name;
     const entry: PlannedEntry = { id: read.front.id ?? newId(), kind: 'page', parentId, name: title };
     if (read.front.begun) entry.begunAt = read.front.begun;
+    if (read.front.changed) entry.changedAt = read.front.changed;
+    if (read.front.leaves) entry.showsLeaves = true;
+    takeSeason(entry, read.front);
     plan.entries.push(entry);
     resolver.know(file.path, title, entry);
     pending.push({ entry, path: file.path, blocks: withTags(withoutTitle(read.blocks, title), read.front.tags) });
@@ -87,6 +90,7 @@ export function planImport(files: readonly MarkdownFile[], options: PlanOptions)
     if (folder.front.pigment) entry.pigment = folder.front.pigment;
     if (folder.front.ornament) entry.ornament = folder.front.ornament;
     if (folder.front.description) entry.description = folder.front.description;
+    takeSeason(entry, folder.front);
     plan.entries.push(entry);
     return entry;
   };
@@ -115,6 +119,10 @@ export function planImport(files: readonly MarkdownFile[], options: PlanOptions)
   const written = new Set(plan.days.map(({ day }) => day));
   plan.namedDays = [...resolver.namedDays].filter((day) => !written.has(day));
   return plan;
+}
+
+function takeSeason(entry: PlannedEntry, { season }: FrontMatter): void {
+  if (season && season !== 'now') entry.season = season;
 }
 
 function addMissing(plan: ImportPlan, resolver: Resolver, title: string, parentId: string): string {

@@ -1,5 +1,6 @@
 import type { BodyJson } from '../../document/types';
 import type { EntryKind, Ornament, Pigment } from '../../outline/entry';
+import type { Season } from '../../outline/season';
 
 /** A file as it was picked: its path within the folder, parted by slashes, and its text. */
 export interface MarkdownFile {
@@ -24,6 +25,10 @@ export interface PlannedEntry {
   description?: string;
   /** ISO 8601; when the file says it. */
   begunAt?: string;
+  changedAt?: string;
+  /** Left out for now. */
+  season?: Exclude<Season, 'now'>;
+  showsLeaves?: boolean;
   body?: BodyJson;
 }
 

@@ -1,0 +1,90 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { ENTRY_KINDS, MAX_ACTS, MAX_NAME, ORNAMENTS, PIGMENTS, SEASONS, type Act } from '@glossarion/core/outline';
+import type { Services } from '../services';
+import { id, line, route } from './route';
+
+const pigment = Joi.string().valid(...PIGMENTS);
+const ornament = Joi.string()
+  .valid(...ORNAMENTS)
+  .allow(null);
+const description = line(2000);
+const parentId = id.allow(null).required();
+const afterId = id.allow(null);
+
+/** What each act must say. */
+const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
+  make: {
+    kind: Joi.string()
+      .valid(...ENTRY_KINDS)
+      .required(),
+    parentId,
+    afterId,
+    name: line(MAX_NAME).required(),
+    pigment,
+    ornament,
+    description,
+  },
+  name: { name: line(MAX_NAME).required() },
+  describe: { pigment, ornament, description, showsLeaves: Joi.boolean() },
+  place: { parentId, afterId },
+  putBack: {
+    parentId,
+    orderKey: Joi.string()
+      .pattern(/^[0-9A-Za-z]{1,200}$/u)
+      .required(),
+  },
+  season: {
+    season: Joi.string()
+      .valid(...SEASONS)
+      .required(),
+  },
+  bin: {},
+  restore: {},
+  duplicate: { copyId: id.required() },
+  pin: { afterId },
+  unpin: {},
+};
+
+const act = Joi.alternatives().conditional(Joi.ref('.do'), {
+  switch: Object.entries(SCHEMAS).map(([name, schema]) => ({
+    is: name,
+    then: Joi.object({ do: Joi.string().required(), id: id.required(), ...schema }),
+  })),
+  otherwise: Joi.object({
+    do: Joi.string()
+      .valid(...Object.keys(SCHEMAS))
+      .required(),
+  }).unknown(),
+});
+
+/** Everything that changes the outline: making, naming, moving, laying aside, deleting, and taking any of it back. */
+export function actRoutes({ acts, entries, find, notices }: Services): Router {
+  const router = Router();
+  route(
+    router,
+    {
+      method: 'post',
+      path: '/acts',
+      summary: 'Does structural acts, all of them or none; answers with the acts that take them back.',
+      body: Joi.object({ acts: Joi.array().items(act).min(1).max(MAX_ACTS).required() }),
+    },
+    async ({ account, body }) => {
+      const wanted = (body as { acts: Act[] }).acts;
+      const { undo, touched } = await acts.perform(account.id, wanted);
+      if (wanted.some((each) => each.do === 'duplicate')) find.forget(account.id);
+      else for (const each of touched) find.note(account.id, each);
+      notices.send(account.id, { pageId: touched.length === 1 ? touched[0]! : null, changed: changedBy(wanted) });
+      return { undo, targets: entries.targets(account.id, touched) };
+    },
+  );
+  return router;
+}
+
+/** Renaming and pinning leave what points where as it was. */
+function changedBy(acts: readonly Act[]): ('title' | 'links' | 'outline' | 'desk')[] {
+  const isPinning = acts.every((each) => each.do === 'pin' || each.do === 'unpin');
+  if (isPinning) return ['desk'];
+  const isLinkNeutral = acts.every((each) => each.do === 'name' || each.do === 'describe' || each.do === 'make');
+  return isLinkNeutral ? ['outline', 'title', 'desk'] : ['outline', 'title', 'links', 'desk'];
+}

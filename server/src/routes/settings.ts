@@ -1,0 +1,55 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { DESK_PARTS, DESK_SIZES } from '@glossarion/core/desk';
+import type { Services } from '../services';
+import { Problem } from '../problem';
+import { route } from './route';
+
+const arrangement = Joi.array()
+  .items(
+    Joi.object({
+      part: Joi.string()
+        .valid(...DESK_PARTS)
+        .required(),
+      size: Joi.string()
+        .valid(...DESK_SIZES)
+        .required(),
+      isHidden: Joi.boolean().required(),
+    }),
+  )
+  .unique('part')
+  .max(DESK_PARTS.length);
+
+/** What may be set, and how each value looks. */
+const SETTINGS: Record<string, Joi.Schema> = {
+  /** Whether single letters act out of text. */
+  letters: Joi.boolean().strict(),
+  /** The arrangement of the Desk on a phone and on a wide screen; null: as shipped, or as on the other. */
+  desk: Joi.object({ phone: arrangement.allow(null).required(), wide: arrangement.allow(null).required() }),
+};
+
+export function settingRoutes({ settings, notices }: Services): Router {
+  const router = Router();
+  route(router, { method: 'get', path: '/settings', summary: 'What the person has set.' }, ({ account }) =>
+    settings.all(account.id),
+  );
+  route(
+    router,
+    {
+      method: 'put',
+      path: '/settings',
+      summary: 'Sets one thing.',
+      body: Joi.object({ key: Joi.string().required(), value: Joi.any().required() }),
+    },
+    async ({ account, body }) => {
+      const { key, value } = body as { key: string; value: unknown };
+      const schema = Object.hasOwn(SETTINGS, key) ? SETTINGS[key]! : null;
+      if (!schema) throw new Problem(400, 'There is no such setting.');
+      const checked = schema.validate(value);
+      if (checked.error) throw new Problem(400, `This can’t be set so: ${checked.error.message}.`);
+      await settings.set(account.id, key, checked.value);
+      notices.send(account.id, { pageId: null, changed: ['settings'] });
+    },
+  );
+  return router;
+}

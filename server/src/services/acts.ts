@@ -1,0 +1,258 @@
+import type { EntityManager } from 'typeorm';
+import { emptyBody, namedId, type BodyJson } from '@glossarion/core/document';
+import {
+  checkPlace,
+  MAX_NAME,
+  planPlace,
+  type Act,
+  type ActKind,
+  type Outline,
+  type PlacedEntry,
+} from '@glossarion/core/outline';
+import type { Database } from '../database/database';
+import { EntryEntity, type Entry } from '../entities';
+import { notFound, Problem } from '../problem';
+import { adjustBeneath, weightOf } from './beneath';
+import type { Accepted, Documents } from './documents';
+import { duplicate } from './duplicate';
+import type { FactWriter } from './facts';
+import { nearestPlace } from './nearestPlace';
+import { pin, unpin } from './pins';
+
+/** What one act works with: one transaction of one owner. */
+export interface ActContext {
+  manager: EntityManager;
+  database: Database;
+  facts: FactWriter;
+  outline: Outline;
+  ownerId: string;
+  now: string;
+  /** Pages whose documents were changed, to be told to their windows once all is stored. */
+  accepted: Accepted[];
+  documents: Documents;
+}
+
+export interface ActResult {
+  /** What takes it all back, in the order to be done. */
+  undo: Act[];
+  /** Ids whose name, place or state changed. */
+  touched: string[];
+  accepted: Accepted[];
+}
+
+type Performer<K extends ActKind> = (act: Extract<Act, { do: K }>, context: ActContext) => Promise<Act[]> | Act[];
+
+const own = (context: ActContext, id: string): Entry => {
+  const entry = context.database.writer
+    .prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?')
+    .get(id, context.ownerId) as Entry | undefined;
+  if (!entry) throw notFound();
+  return entry;
+};
+
+/** Days stand in the journal, beneath nothing; they can't be moved, named or deleted. */
+const ownButNoDay = (context: ActContext, id: string): Entry => {
+  const entry = own(context, id);
+  if (entry.day !== null) throw new Problem(400, 'A day stays in the journal; its lines can be moved and deleted.');
+  return entry;
+};
+
+async function setPlace(context: ActContext, entry: Entry, place: { parentId: string | null; orderKey: string }) {
+  const weight = entry.deletedAt === null ? weightOf(entry) : null;
+  if (weight) adjustBeneath(context.database.writer, entry.parentId, weight, -1);
+  await context.manager.update(EntryEntity, { id: entry.id }, place);
+  if (weight) adjustBeneath(context.database.writer, place.parentId, weight, 1);
+}
+
+/** How each act is done; each gives the acts that take it back. */
+const PERFORMERS: { [K in ActKind]: Performer<K> } = {
+  make: async (act, context) => {
+    const { manager, database, facts, ownerId, outline, now } = context;
+    const present = await manager.findOneBy(EntryEntity, { id: act.id });
+    // Making what is there already changes nothing, so that it can be repeated.
+    if (present?.ownerId === ownerId) return [];
+    if (present) throw notFound();
+    if (act.parentId !== null) ownButNoDay(context, act.parentId);
+    const { orderKey } = planPlace(outline, act, act);
+    const entry = {
+      id: act.id,
+      ownerId,
+      kind: act.kind,
+      parentId: act.parentId,
+      orderKey,
+      name: act.name,
+      pigment: act.pigment ?? (act.kind === 'notebook' ? ('lapis' as const) : null),
+      ornament: act.ornament ?? null,
+      description: act.description ?? '',
+      day: null,
+      firstWords: '',
+      wordCount: 0,
+      begunAt: now,
+      changedAt: now,
+      deletedAt: null,
+      season: null,
+      showsLeaves: 0 as const,
+      pagesBeneath: 0,
+      sectionsBeneath: 0,
+    };
+    await manager.insert(EntryEntity, entry);
+    const { row } = await manager.findOneByOrFail(EntryEntity, { id: act.id });
+    if (act.kind === 'page') {
+      const body: BodyJson = emptyBody(namedId(act.id, 'first'));
+      database.writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(act.id, JSON.stringify(body));
+      facts.write({ row, id: act.id, indexed: null }, act.name, body, null);
+    } else {
+      facts.writeName(row, act.name);
+    }
+    adjustBeneath(database.writer, act.parentId, weightOf(entry), 1);
+    return [{ do: 'bin', id: act.id }];
+  },
+
+  name: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    if (entry.kind === 'page') {
+      context.accepted.push(await context.documents.renameWithin(context.manager, context.ownerId, act.id, act.name));
+    } else {
+      await context.manager.update(EntryEntity, { id: act.id }, { name: act.name, changedAt: context.now });
+      context.facts.writeName(entry.row, act.name);
+    }
+    return [{ do: 'name', id: act.id, name: entry.name }];
+  },
+
+  describe: async (act, context) => {
+    const { id, pigment, ornament, description, showsLeaves } = act;
+    const entry = ownButNoDay(context, id);
+    const changes = {
+      ...(pigment !== undefined && { pigment }),
+      ...(ornament !== undefined && { ornament }),
+      ...(description !== undefined && { description }),
+      ...(showsLeaves !== undefined && { showsLeaves: showsLeaves ? (1 as const) : (0 as const) }),
+    };
+    if (Object.keys(changes).length === 0) throw new Problem(400, 'Nothing was asked to be changed.');
+    await context.manager.update(EntryEntity, { id }, changes);
+    return [
+      {
+        do: 'describe',
+        id,
+        ...(pigment !== undefined && entry.pigment && { pigment: entry.pigment }),
+        ...(ornament !== undefined && { ornament: entry.ornament }),
+        ...(description !== undefined && { description: entry.description }),
+        ...(showsLeaves !== undefined && { showsLeaves: entry.showsLeaves === 1 }),
+      },
+    ];
+  },
+
+  place: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    if (act.parentId !== null) ownButNoDay(context, act.parentId);
+    await setPlace(context, entry, planPlace(context.outline, entry, act));
+    return [{ do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey }];
+  },
+
+  putBack: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    checkPlace(context.outline, entry, act.parentId);
+    await setPlace(context, entry, { parentId: act.parentId, orderKey: act.orderKey });
+    return [{ do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey }];
+  },
+
+  season: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    await context.manager.update(EntryEntity, { id: act.id }, { season: act.season === 'now' ? null : act.season });
+    return [{ do: 'season', id: act.id, season: entry.season ?? 'now' }];
+  },
+
+  bin: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    if (entry.deletedAt !== null) return [];
+    adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), -1);
+    await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: context.now });
+    return [{ do: 'restore', id: act.id }];
+  },
+
+  restore: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    const place = await nearestPlace(context, entry);
+    const isMoved = place.parentId !== entry.parentId;
+    if (entry.deletedAt === null && !isMoved) return [];
+    if (entry.deletedAt === null) adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), -1);
+    await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: null, ...place });
+    adjustBeneath(context.database.writer, place.parentId, weightOf(entry), 1);
+    const binned: Act[] = entry.deletedAt === null ? [] : [{ do: 'bin', id: act.id }];
+    const moved: Act[] = isMoved
+      ? [{ do: 'putBack', id: act.id, parentId: entry.parentId, orderKey: entry.orderKey }]
+      : [];
+    return [...binned, ...moved];
+  },
+
+  duplicate: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    await duplicate(context, entry, act.copyId);
+    return [{ do: 'bin', id: act.copyId }];
+  },
+
+  pin: (act, context) => {
+    own(context, act.id);
+    return pin(context, act.id, act.afterId);
+  },
+
+  unpin: (act, context) => unpin(context, act.id),
+};
+
+/** Does structural acts: all of a list in one transaction, or none. */
+export class Acts {
+  constructor(
+    private database: Database,
+    private documents: Documents,
+    private facts: FactWriter,
+  ) {}
+
+  async perform(ownerId: string, acts: readonly Act[]): Promise<ActResult> {
+    const accepted: Accepted[] = [];
+    const undo: Act[] = [];
+    try {
+      await this.database.write(async (manager) => {
+        const context: ActContext = {
+          manager,
+          database: this.database,
+          facts: this.facts,
+          outline: this.outlineOf(ownerId),
+          ownerId,
+          now: new Date().toISOString(),
+          accepted,
+          documents: this.documents,
+        };
+        for (const act of acts) {
+          if ('name' in act && act.name.length > MAX_NAME) throw new Problem(400, 'That name is too long.');
+          const performer = PERFORMERS[act.do] as Performer<ActKind>;
+          undo.unshift(...(await performer(act as never, context)));
+        }
+      });
+    } catch (error) {
+      for (const each of accepted) this.documents.forget(each.pageId);
+      throw error;
+    }
+    for (const each of accepted) this.documents.tell(each);
+    const touched = [...new Set(acts.map((act) => (act.do === 'duplicate' ? act.copyId : act.id)))];
+    return { undo, touched, accepted };
+  }
+
+  /** The outline of one owner as the transaction sees it. */
+  private outlineOf(ownerId: string): Outline {
+    const { writer } = this.database;
+    const entry = writer.prepare('SELECT id, kind, parentId, orderKey FROM entries WHERE id = ? AND ownerId = ?');
+    const last = writer.prepare(
+      'SELECT MAX(orderKey) AS orderKey FROM entries WHERE ownerId = ? AND parentId IS ? AND day IS NULL',
+    );
+    const after = writer.prepare(
+      `SELECT orderKey FROM entries WHERE ownerId = ? AND parentId IS ? AND day IS NULL AND orderKey > ?
+       ORDER BY orderKey LIMIT 1`,
+    );
+    return {
+      entry: (id) => entry.get(id, ownerId) as PlacedEntry | undefined,
+      lastKey: (parentId) => (last.get(ownerId, parentId) as { orderKey: string | null }).orderKey,
+      keyAfter: (parentId, orderKey) =>
+        (after.get(ownerId, parentId, orderKey ?? '') as { orderKey: string } | undefined)?.orderKey ?? null,
+    };
+  }
+}

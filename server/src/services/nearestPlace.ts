@@ -1,0 +1,69 @@
+import { newId } from '@glossarion/core/document';
+import { mayHold, planPlace } from '@glossarion/core/outline';
+import { EntryEntity, type Entry } from '../entities';
+import type { ActContext } from './acts';
+
+/** Where things go whose notebook is gone. */
+const SHELTER = 'Brought back';
+
+/**
+ * The place something comes back to: its own, when all it stood in is still there; else the nearest holder above that
+ * is not in the bin; else the first notebook, which is made when there is none.
+ */
+export async function nearestPlace(
+  context: ActContext,
+  entry: Entry,
+): Promise<{ parentId: string | null; orderKey: string }> {
+  const { parentId, orderKey } = entry;
+  const line = holders(context, parentId);
+  const lowest = line.findLastIndex((holder) => holder.deletedAt !== null);
+  if (lowest < 0) return { parentId, orderKey };
+  const nearest = line.slice(lowest + 1).find((holder) => mayHold(holder.kind, entry.kind));
+  const holder = nearest?.id ?? firstNotebook(context) ?? (await makeShelter(context));
+  return planPlace(context.outline, entry, { parentId: holder });
+}
+
+type Holder = Pick<Entry, 'id' | 'kind' | 'parentId' | 'deletedAt'>;
+
+/** What an entry stands in, the nearest first. */
+function holders({ database }: ActContext, parentId: string | null): Holder[] {
+  const read = database.writer.prepare('SELECT id, kind, parentId, deletedAt FROM entries WHERE id = ?');
+  const line: Holder[] = [];
+  for (let id = parentId; id !== null; id = line[line.length - 1]!.parentId) line.push(read.get(id) as Holder);
+  return line;
+}
+
+function firstNotebook({ database, ownerId }: ActContext): string | undefined {
+  const row = database.writer
+    .prepare(
+      `SELECT id FROM entries WHERE ownerId = ? AND parentId IS NULL AND kind = 'notebook' AND deletedAt IS NULL
+       ORDER BY season IS NOT NULL, orderKey LIMIT 1`,
+    )
+    .get(ownerId) as { id: string } | undefined;
+  return row?.id;
+}
+
+async function makeShelter(context: ActContext): Promise<string> {
+  const id = newId();
+  const { orderKey } = planPlace(context.outline, { id, kind: 'notebook' }, { parentId: null });
+  await context.manager.insert(EntryEntity, {
+    id,
+    ownerId: context.ownerId,
+    kind: 'notebook',
+    parentId: null,
+    orderKey,
+    name: SHELTER,
+    pigment: 'slate',
+    description: 'Holds what came back from the bin when its own notebook was not there any more.',
+    firstWords: '',
+    wordCount: 0,
+    begunAt: context.now,
+    changedAt: context.now,
+    showsLeaves: 0,
+    pagesBeneath: 0,
+    sectionsBeneath: 0,
+  });
+  const { row } = await context.manager.findOneByOrFail(EntryEntity, { id });
+  context.facts.writeName(row, SHELTER);
+  return id;
+}
