@@ -6,6 +6,8 @@ module.exports = {
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   moduleNameMapper: {
     '^@glossarion/core/(.*)$': core,
+    // Its React Native build asks for a package that only a phone needs.
+    '^lib0/webcrypto$': require('path').join(__dirname, '../node_modules/lib0/dist/webcrypto.node.cjs'),
   },
   transformIgnorePatterns: [
     '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|@rneui/.*|react-native-svg|uuid|fractional-indexing|stemmer|@leeoniya|@tiptap|yjs|lib0|y-protocols|y-prosemirror|idb|react-redux|@reduxjs|immer))',

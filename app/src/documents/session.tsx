@@ -15,7 +15,14 @@ interface Shelf {
 
 const ShelfContext = createContext<Shelf | null>(null);
 
-const TAGS = { title: 'Titles', links: 'Links', outline: 'Outline' } as const;
+const TAGS = {
+  title: 'Titles',
+  links: 'Links',
+  outline: 'Outline',
+  folds: 'Folds',
+  desk: 'Desk',
+  settings: 'Settings',
+} as const;
 
 /** Opens this browser's store and the socket for an account, for as long as it is signed in here. */
 export function LibraryProvider({ accountId, children }: { accountId: string; children: ReactNode }) {

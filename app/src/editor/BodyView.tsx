@@ -2,6 +2,9 @@ import { Fragment, type ReactNode } from 'react';
 import type { MarkJson, NodeJson } from '@glossarion/core/document';
 import { isSafeAddress } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
+import { overviewOf } from '@glossarion/core/overview';
+import { OverviewList } from '../features/overview/OverviewList';
+import { openTarget } from '../features/shell/navigation';
 import { linkWords } from '../features/trail/words';
 import { useAppSelector } from '../state/store';
 
@@ -97,8 +100,15 @@ function words(node: NodeJson): ReactNode {
 
 export type Tick = (node: NodeJson) => void;
 
+interface BlockTextProps {
+  node: NodeJson;
+  onTick?: Tick;
+  /** The blocks it stands among, for an overview of their headings. */
+  content?: readonly NodeJson[];
+}
+
 /** One block. To-dos can be ticked where `onTick` is given. */
-export function BlockText({ node, onTick }: { node: NodeJson; onTick?: Tick }) {
+export function BlockText({ node, onTick, content = [] }: BlockTextProps) {
   const { id, kind, depth, level, state } = (node.attrs ?? {}) as Record<string, string | number | null>;
   const shared = {
     className: 'block',
@@ -117,6 +127,9 @@ export function BlockText({ node, onTick }: { node: NodeJson; onTick?: Tick }) {
     );
   }
   if (node.type === 'table') return <TableText node={node} />;
+  if (node.type === 'overview') {
+    return <OverviewList overview={overviewOf(node.attrs)} content={content} onOpen={openTarget} />;
+  }
   return (
     <div
       {...shared}
@@ -178,7 +191,7 @@ export function BodyView({ content, onTick }: { content: readonly NodeJson[]; on
       {groups.map(({ isList, nodes }, index) => (
         <div key={index} role={isList ? 'list' : undefined} className="run">
           {nodes.map((node, place) => (
-            <BlockText key={String(node.attrs?.id ?? place)} node={node} onTick={onTick} />
+            <BlockText key={String(node.attrs?.id ?? place)} node={node} onTick={onTick} content={content} />
           ))}
         </div>
       ))}

@@ -5,9 +5,11 @@ import type { BodyJson } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import type { TrailStep } from '@glossarion/core/outline';
 import { pageExtensions } from './extensions';
-import type { LinkQuery } from './linkQuery';
-import { LinkPicker, type LinkPickerHandle } from './LinkPicker';
+import { InsertMenu } from './InsertMenu';
+import { LinkPicker } from './LinkPicker';
 import { selectBlock } from './outline';
+import type { PickerHandle } from './PickerList';
+import type { TypedQuery } from './typedQuery';
 
 /** Where a page made from within a sentence may live. */
 export interface WritingPlace {
@@ -34,8 +36,9 @@ const BODY_AFTER = 250;
 
 /** A page's text, for writing. Everything the rest of the app knows of the editor goes through these properties. */
 export function PageEditor({ page, place, label, placeholder, onOpen, onBody, focus }: PageEditorProps) {
-  const [query, setQuery] = useState<LinkQuery | null>(null);
-  const picker = useRef<LinkPickerHandle>(null);
+  const [linkQuery, setLinkQuery] = useState<TypedQuery | null>(null);
+  const [insertQuery, setInsertQuery] = useState<TypedQuery | null>(null);
+  const picker = useRef<PickerHandle>(null);
   const latest = useRef({ onOpen, onBody });
   latest.current = { onOpen, onBody };
   const { document } = page;
@@ -44,9 +47,10 @@ export function PageEditor({ page, place, label, placeholder, onOpen, onBody, fo
     () =>
       pageExtensions({
         page,
-        placeholder: placeholder ?? 'Write here. Two brackets [[ link to a page.',
+        placeholder: placeholder ?? 'Write here. Two brackets [[ link to a page, a slash / inserts.',
         onOpen: (target, isBeside) => latest.current.onOpen(target, isBeside),
-        link: { onChange: setQuery, onKey: (key) => picker.current?.take(key) ?? false },
+        link: { onChange: setLinkQuery, onKey: (key) => picker.current?.take(key) ?? false },
+        insert: { onChange: setInsertQuery, onKey: (key) => picker.current?.take(key) ?? false },
       }),
     // A page that was started afresh has a new document and needs a new editor.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -91,7 +95,10 @@ export function PageEditor({ page, place, label, placeholder, onOpen, onBody, fo
   return (
     <>
       <EditorContent editor={editor} />
-      {editor && query && <LinkPicker ref={picker} editor={editor} query={query} place={place} />}
+      {editor && linkQuery && <LinkPicker handle={picker} editor={editor} query={linkQuery} place={place} />}
+      {editor && insertQuery && !linkQuery && (
+        <InsertMenu handle={picker} editor={editor} query={insertQuery} place={place} />
+      )}
     </>
   );
 }

@@ -8,21 +8,29 @@ import { BlockKeys } from './blockKeys';
 import { BlockWithView } from './blockView';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
-import { LinkQueryWatch, type LinkQueryOptions } from './linkQuery';
 import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
 import { Lists } from './lists';
+import { OverviewWithView } from './overviewView';
 import { Shortcuts } from './shortcuts';
+import { InsertQueryWatch, LinkQueryWatch, type TypedQueryOptions } from './typedQuery';
 
 export interface EditorNeeds {
   page: PageDocument;
   placeholder: string;
   onOpen: (target: string, isBeside: boolean) => void;
-  link: LinkQueryOptions;
+  link: TypedQueryOptions;
+  insert: TypedQueryOptions;
 }
 
 /** Everything a page's editor is made of: the schema of core with views, and what each key and gesture does. */
-export function pageExtensions({ page, placeholder, onOpen, link }: EditorNeeds): Extensions {
-  const nodes = { ...documentNodes, block: BlockWithView, pageLink: PageLinkWithView, tag: TagWithView };
+export function pageExtensions({ page, placeholder, onOpen, link, insert }: EditorNeeds): Extensions {
+  const nodes = {
+    ...documentNodes,
+    block: BlockWithView,
+    pageLink: PageLinkWithView,
+    tag: TagWithView,
+    overview: OverviewWithView,
+  };
   return [
     ...Object.values(nodes),
     ...Object.values(documentMarks),
@@ -35,6 +43,7 @@ export function pageExtensions({ page, placeholder, onOpen, link }: EditorNeeds)
     PastedAddresses,
     LinkBehaviour.configure({ onOpen }),
     LinkQueryWatch.configure(link),
+    InsertQueryWatch.configure(insert),
     Placeholder.configure({ placeholder, showOnlyWhenEditable: true }),
     Dropcursor.configure({ color: 'var(--vermilion)', width: 2 }),
     Gapcursor,

@@ -42,14 +42,29 @@ function noteJoined(
   before.doc.forEach((node, offset) => {
     const id = node.attrs.id as string | null;
     if (id === null || standing.has(id) || !node.isTextblock || node.content.size === 0) return;
-    const end = mapping.mapResult(offset + 1 + node.content.size, -1);
-    if (end.deletedBefore || end.pos > transaction.doc.content.size) return;
-    const survivor = transaction.doc.resolve(end.pos);
+    const position = survivingPosition(mapping, node, offset, transaction.doc);
+    if (position === null) return;
+    const survivor = transaction.doc.resolve(position);
     if (survivor.depth === 0 || survivor.node(1).type.name !== 'block') return;
     const { attrs } = survivor.node(1);
     const former = [attrs.formerIds, node.attrs.formerIds, id].filter(Boolean).join(' ');
     transaction.setNodeAttribute(survivor.before(1), 'formerIds', former);
   });
+}
+
+/**
+ * Where the words of a block that is gone now end; null when they are gone too. A browser that joins two lines by
+ * itself replaces both with new words: then the line that ends with the lost words has them.
+ */
+function survivingPosition(mapping: Mapping, node: DocumentNode, offset: number, doc: DocumentNode): number | null {
+  const end = mapping.mapResult(offset + 1 + node.content.size, -1);
+  if (!end.deletedBefore) return end.pos <= doc.content.size ? end.pos : null;
+  const start = mapping.map(offset, -1);
+  if (start < 1 || start > doc.content.size) return null;
+  const joined = doc.resolve(start).node(1) as DocumentNode | undefined;
+  const words = node.textContent;
+  const hasThem = joined && joined.textContent.length > words.length && joined.textContent.endsWith(words);
+  return hasThem ? start : null;
 }
 
 /** Blocks pasted or dropped get new ids, unless they were just cut out of this page: then they have moved. */

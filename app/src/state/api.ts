@@ -1,14 +1,21 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import type { TaskState } from '@glossarion/core/document';
+import type { Act, Season } from '@glossarion/core/outline';
 import type {
+  ActsDone,
+  BinnedEntry,
+  Breaks,
+  Contents,
   ContentsEntry,
   DayInfo,
+  DeskInfo,
   EntryInfo,
   Finding,
   ImportReport,
   MarginInfo,
-  NewEntry,
   PageInfo,
   SessionInfo,
+  SettingsInfo,
   Target,
 } from './types';
 
@@ -29,7 +36,7 @@ export const api = createApi({
     unknown,
     FetchBaseQueryError
   >,
-  tagTypes: ['Session', 'Outline', 'Titles', 'Links', 'Words'],
+  tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings'],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),
     makeAccount: build.mutation<SessionInfo, { name: string; passphrase: string }>({
@@ -48,28 +55,54 @@ export const api = createApi({
       query: (id) => `/entries/${id}`,
       providesTags: ['Outline', 'Titles'],
     }),
-    contents: build.query<ContentsEntry[], string>({
+    contents: build.query<Contents, string>({
       query: (id) => `/entries/${id}/contents`,
+      providesTags: ['Outline', 'Folds'],
+    }),
+    beneath: build.query<ContentsEntry[], { id: string; levels: number }>({
+      query: ({ id, levels }) => `/entries/${id}/beneath?levels=${levels}`,
+      providesTags: ['Outline', 'Titles'],
+    }),
+    fold: build.mutation<void, { id: string; isOpen: boolean; season?: Season }>({
+      query: ({ id, ...body }) => ({ url: `/entries/${id}/fold`, method: 'PUT', body }),
+      invalidatesTags: ['Folds'],
+    }),
+    acts: build.mutation<ActsDone, readonly Act[]>({
+      query: (acts) => ({ url: '/acts', method: 'POST', body: { acts } }),
+      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk'],
+    }),
+    bin: build.query<BinnedEntry[], string>({
+      query: (typed) => `/bin?q=${encodeURIComponent(typed)}`,
       providesTags: ['Outline'],
     }),
-    makeEntry: build.mutation<Target, NewEntry>({
-      query: (body) => ({ url: '/entries', method: 'POST', body }),
-      invalidatesTags: ['Outline', 'Titles'],
+    breaks: build.query<Breaks, string>({ query: (id) => `/bin/${id}/breaks`, keepUnusedDataFor: 0 }),
+    purge: build.mutation<void, string>({
+      query: (id) => ({ url: `/bin/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk'],
     }),
-    changeEntry: build.mutation<
-      void,
-      { id: string; changes: Partial<Pick<EntryInfo, 'name' | 'pigment' | 'ornament' | 'description'>> }
-    >({
-      query: ({ id, changes }) => ({ url: `/entries/${id}`, method: 'PATCH', body: changes }),
-      invalidatesTags: ['Outline', 'Titles'],
+    emptyBin: build.mutation<{ gone: number }, void>({
+      query: () => ({ url: '/bin', method: 'DELETE' }),
+      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk'],
     }),
-    deleteEntry: build.mutation<void, string>({
-      query: (id) => ({ url: `/entries/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Outline', 'Titles', 'Links'],
+    desk: build.query<DeskInfo, void>({ query: () => '/desk', providesTags: ['Desk', 'Words', 'Titles'] }),
+    pins: build.query<Target[], void>({ query: () => '/pins', providesTags: ['Desk', 'Titles'] }),
+    visit: build.mutation<void, string>({ query: (id) => ({ url: `/entries/${id}/visits`, method: 'POST' }) }),
+    setTaskState: build.mutation<void, { id: string; state: TaskState }>({
+      query: ({ id, state }) => ({ url: `/blocks/${id}/state`, method: 'PUT', body: { state } }),
+      invalidatesTags: ['Desk', 'Links', 'Words'],
     }),
-    restoreEntry: build.mutation<void, string>({
-      query: (id) => ({ url: `/entries/${id}/restore`, method: 'POST' }),
-      invalidatesTags: ['Outline', 'Titles', 'Links'],
+    settings: build.query<SettingsInfo, void>({ query: () => '/settings', providesTags: ['Settings'] }),
+    set: build.mutation<void, { key: keyof SettingsInfo; value: unknown }>({
+      query: (body) => ({ url: '/settings', method: 'PUT', body }),
+      async onQueryStarted({ key, value }, { dispatch, queryFulfilled }) {
+        const patch = dispatch(
+          api.util.updateQueryData('settings', undefined, (draft) => {
+            Object.assign(draft, { [key]: value });
+          }),
+        );
+        await queryFulfilled.catch(() => patch.undo());
+      },
+      invalidatesTags: ['Settings'],
     }),
     targets: build.query<Target[], string[]>({ query: (ids) => `/targets?ids=${ids.join(',')}` }),
     blockPlace: build.query<{ pageId: string | null; blockId: string | null }, string>({
@@ -97,7 +130,7 @@ export const api = createApi({
       query: (typed) => `/names?q=${encodeURIComponent(typed)}`,
       keepUnusedDataFor: 5,
     }),
-    recent: build.query<Target[], void>({ query: () => '/recent', providesTags: ['Titles', 'Words'] }),
+    recent: build.query<Target[], void>({ query: () => '/recent', providesTags: ['Titles', 'Words', 'Desk'] }),
     takeIn: build.mutation<ImportReport, { files: { path: string; text: string }[] }>({
       query: (body) => ({ url: '/imports', method: 'POST', body }),
       invalidatesTags: ['Outline', 'Titles', 'Links', 'Words'],
@@ -115,10 +148,17 @@ export const {
   useNotebooksQuery,
   useEntryQuery,
   useContentsQuery,
-  useMakeEntryMutation,
-  useChangeEntryMutation,
-  useDeleteEntryMutation,
-  useRestoreEntryMutation,
+  useBeneathQuery,
+  useFoldMutation,
+  useBinQuery,
+  useBreaksQuery,
+  usePurgeMutation,
+  useEmptyBinMutation,
+  useDeskQuery,
+  usePinsQuery,
+  useSetTaskStateMutation,
+  useSettingsQuery,
+  useSetMutation,
   useBlockPlaceQuery,
   usePageQuery,
   useMarginQuery,

@@ -29,6 +29,8 @@ const targetsSlice = createSlice({
       .addMatcher(api.endpoints.page.matchFulfilled, take)
       .addMatcher(api.endpoints.day.matchFulfilled, take)
       .addMatcher(api.endpoints.daysBefore.matchFulfilled, take)
+      .addMatcher(api.endpoints.desk.matchFulfilled, take)
+      .addMatcher(api.endpoints.acts.matchFulfilled, take)
       .addMatcher(api.endpoints.margin.matchFulfilled, take);
   },
 });

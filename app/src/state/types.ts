@@ -1,8 +1,9 @@
-import type { BodyJson } from '@glossarion/core/document';
+import type { DeskSetting } from '@glossarion/core/desk';
+import type { BodyJson, NodeJson } from '@glossarion/core/document';
 import type { MarkedPiece } from '@glossarion/core/find';
 import type { LinkState } from '@glossarion/core/links';
 import type { Gloss } from '@glossarion/core/margin';
-import type { EntryKind, Ornament, Pigment, TrailStep } from '@glossarion/core/outline';
+import type { Act, EntryKind, Ornament, Pigment, Season, TrailStep } from '@glossarion/core/outline';
 
 /** What the server answers, as the app knows it. */
 
@@ -22,6 +23,7 @@ export interface Target {
   pageId: string;
   title: string;
   state: LinkState;
+  season: Season;
   trail: TrailStep[];
   pigment: Pigment | null;
   day: string | null;
@@ -38,9 +40,23 @@ export interface ContentsEntry {
   description: string;
   changedAt: string;
   wordCount: number;
-  childCount: number;
-  pageCount?: number;
-  sectionCount?: number;
+  season: Season | null;
+  showsLeaves: 0 | 1;
+  pagesBeneath: number;
+  sectionsBeneath: number;
+  isOpen: boolean;
+}
+
+export interface SeasonGroup {
+  season: Exclude<Season, 'now'>;
+  isOpen: boolean;
+  count: number;
+  roots: ContentsEntry[];
+}
+
+export interface Contents {
+  entries: ContentsEntry[];
+  seasons: SeasonGroup[];
 }
 
 export interface EntryInfo {
@@ -55,9 +71,57 @@ export interface EntryInfo {
   description: string;
   day: string | null;
   isDeleted: boolean;
+  /** The season it is in, by itself or by what it stands in. */
+  season: Season;
+  ownSeason: Season | null;
+  showsLeaves: 0 | 1;
+  pagesBeneath: number;
+  sectionsBeneath: number;
   begunAt: string;
   changedAt: string;
   wordCount: number;
+}
+
+/** What structural acts answer: what takes them back, and what they touched. */
+export interface ActsDone {
+  undo: Act[];
+  targets: Target[];
+}
+
+export interface BinnedEntry extends Target {
+  kind: EntryKind;
+  deletedAt: string;
+  pagesBeneath: number;
+  sectionsBeneath: number;
+  withId: string | null;
+  withTitle: string | null;
+}
+
+export interface Breaks {
+  pages: number;
+  sections: number;
+  links: number;
+  from: { page: Target; links: number }[];
+}
+
+export interface DeskTask {
+  blockId: string;
+  page: Target;
+  node: NodeJson;
+}
+
+export interface DeskInfo {
+  pins: Target[];
+  recent: Target[];
+  week: Target[];
+  tasks: DeskTask[];
+  unwritten: { target: Target; links: number }[];
+  targets: Target[];
+}
+
+export interface SettingsInfo {
+  letters?: boolean;
+  desk?: DeskSetting;
 }
 
 export interface PageInfo extends EntryInfo {
@@ -85,16 +149,6 @@ export interface Finding extends Target {
   titlePieces: MarkedPiece[];
   blockId: string | null;
   linePieces: MarkedPiece[];
-}
-
-export interface NewEntry {
-  id?: string;
-  kind: EntryKind;
-  parentId: string | null;
-  afterId?: string | null;
-  name: string;
-  pigment?: Pigment;
-  ornament?: Ornament | null;
 }
 
 export interface ImportReport {

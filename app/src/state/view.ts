@@ -1,39 +1,83 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Act, EntryKind } from '@glossarion/core/outline';
+
+/** An entry as far as choosing and moving it needs it. */
+export interface ChosenEntry {
+  id: string;
+  kind: EntryKind;
+  parentId: string | null;
+  title: string;
+}
+
+/** Something that was done to the outline, and what takes it back. */
+export interface Deed {
+  /** A sentence: “Sluice gate” is in the bin. */
+  words: string;
+  undo: Act[];
+}
+
+/** What the sheet that is open is for; one at a time. */
+export type OpenSheet =
+  | { for: 'go' }
+  | { for: 'keys' }
+  | { for: 'visited' }
+  | { for: 'trail'; entryId: string }
+  | { for: 'move'; entries: ChosenEntry[] }
+  | { for: 'entry'; entryId: string }
+  | { for: 'make'; kind: EntryKind; parentId: string | null; afterId?: string | null }
+  | { for: 'describe'; entryId: string };
 
 /** What the screen is doing. */
 interface ViewState {
-  /** Whether Go to is open. */
-  isGoOpen: boolean;
-  /** Whether the sheet of keys is open. */
-  isKeysOpen: boolean;
+  sheet: OpenSheet | null;
+  /** Whether the strip of keys stands along the bottom. */
+  isStripOpen: boolean;
   /** Whether the Margin is put away on a wide screen. */
   isMarginHidden: boolean;
-  /** A short notice, with one action to take it back. */
-  notice: { words: string; undo?: { label: string; entryId: string } } | null;
+  /** Whether everything but the text is put away on a wide screen. */
+  isTextOnly: boolean;
+  /** A short notice, with one action. */
+  notice: { words: string; action?: 'undo' | 'reload' } | null;
   /** How far what was written has come. */
   saving: 'saved' | 'saving' | 'offline';
+  /** Structural deeds of this visit that can be taken back, the latest last, and those that were. */
+  deeds: Deed[];
+  undone: Deed[];
+  /** Entries chosen in the contents, to be acted on together; null while nothing is being chosen. */
+  chosen: ChosenEntry[] | null;
+  /** The entry whose name is being written in the contents. */
+  renamingId: string | null;
 }
 
 const initialState: ViewState = {
-  isGoOpen: false,
-  isKeysOpen: false,
+  sheet: null,
+  isStripOpen: false,
   isMarginHidden: false,
+  isTextOnly: false,
   notice: null,
   saving: 'saved',
+  deeds: [],
+  undone: [],
+  chosen: null,
+  renamingId: null,
 };
 
 const viewSlice = createSlice({
   name: 'view',
   initialState,
   reducers: {
-    goOpened(state, action: PayloadAction<boolean>) {
-      state.isGoOpen = action.payload;
+    sheetOpened(state, action: PayloadAction<OpenSheet | null>) {
+      state.sheet = action.payload;
+      state.isStripOpen = false;
     },
-    keysOpened(state, action: PayloadAction<boolean>) {
-      state.isKeysOpen = action.payload;
+    stripOpened(state, action: PayloadAction<boolean>) {
+      state.isStripOpen = action.payload;
     },
     marginToggled(state) {
       state.isMarginHidden = !state.isMarginHidden;
+    },
+    textOnlyToggled(state) {
+      state.isTextOnly = !state.isTextOnly;
     },
     noticed(state, action: PayloadAction<ViewState['notice']>) {
       state.notice = action.payload;
@@ -41,8 +85,45 @@ const viewSlice = createSlice({
     savingChanged(state, action: PayloadAction<ViewState['saving']>) {
       state.saving = action.payload;
     },
+    /** Something new was done: what was taken back before can’t be done again. */
+    done(state, action: PayloadAction<Deed>) {
+      state.deeds.push(action.payload);
+      state.undone = [];
+    },
+    takenBack(state, action: PayloadAction<Deed>) {
+      state.deeds.pop();
+      state.undone.push(action.payload);
+    },
+    doneAgain(state, action: PayloadAction<Deed>) {
+      state.undone.pop();
+      state.deeds.push(action.payload);
+    },
+    chose(state, action: PayloadAction<ChosenEntry[] | null>) {
+      state.chosen = action.payload;
+    },
+    toggledChosen(state, action: PayloadAction<ChosenEntry>) {
+      const chosen = state.chosen ?? [];
+      const others = chosen.filter((each) => each.id !== action.payload.id);
+      state.chosen = others.length < chosen.length ? others : [...chosen, action.payload];
+    },
+    renaming(state, action: PayloadAction<string | null>) {
+      state.renamingId = action.payload;
+    },
   },
 });
 
-export const { goOpened, keysOpened, marginToggled, noticed, savingChanged } = viewSlice.actions;
+export const {
+  sheetOpened,
+  stripOpened,
+  marginToggled,
+  textOnlyToggled,
+  noticed,
+  savingChanged,
+  done,
+  takenBack,
+  doneAgain,
+  chose,
+  toggledChosen,
+  renaming,
+} = viewSlice.actions;
 export const viewReducer = viewSlice.reducer;

@@ -1,7 +1,12 @@
+import { deskSheet } from '../features/desk/sheet';
 import { findSheet } from '../features/find/sheet';
 import { journalSheet } from '../features/journal/sheet';
+import { keysSheet } from '../features/keys/sheet';
 import { marginSheet } from '../features/margin/sheet';
+import { outlineSheet } from '../features/outline/sheet';
+import { overviewSheet } from '../features/overview/sheet';
 import { pageSheet } from '../features/page/sheet';
+import { trailSheet } from '../features/trail/sheet';
 import { writingSheet } from '../editor/sheet';
 import { themeSheet } from './tokens';
 
@@ -13,8 +18,19 @@ const focusSheet = `
 /** Lays all style sheets out once, before anything is drawn. */
 export function layOutSheets(): void {
   const element = document.createElement('style');
-  element.textContent = [themeSheet(), writingSheet, pageSheet, marginSheet, journalSheet, findSheet, focusSheet].join(
-    '\n',
-  );
+  element.textContent = [
+    themeSheet(),
+    writingSheet,
+    pageSheet,
+    marginSheet,
+    journalSheet,
+    findSheet,
+    outlineSheet,
+    trailSheet,
+    overviewSheet,
+    deskSheet,
+    keysSheet,
+    focusSheet,
+  ].join('\n');
   document.head.append(element);
 }

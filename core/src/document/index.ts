@@ -7,7 +7,7 @@ export * from './keyed';
 export * from './marks';
 export * from './repair';
 export * from './rescue';
-export { Block, PageLink, Tag } from './nodes';
+export { Block, Overview, PageLink, Tag } from './nodes';
 export * from './schema';
 export * from './seed';
 export * from './text';

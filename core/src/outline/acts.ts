@@ -16,6 +16,8 @@ export type Act =
       pigment?: Pigment;
       ornament?: Ornament | null;
       description?: string;
+      /** The page begins with a live overview of what stands beneath this. */
+      overviewOf?: string;
     }
   | { do: 'name'; id: string; name: string }
   | {

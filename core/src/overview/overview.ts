@@ -1,6 +1,7 @@
 import { CONTENTS_ORDERS, type ContentsOrder } from '../outline/contents';
 import { ownWords } from '../document/text';
-import type { NodeJson } from '../document/types';
+import { block, body } from '../document/build';
+import type { BodyJson, NodeJson } from '../document/types';
 
 /** What an overview lists: this page's headings, what stands beneath something, or pages and blocks chosen by hand. */
 export const OVERVIEW_SUBJECTS = ['headings', 'beneath', 'chosen'] as const;
@@ -65,3 +66,16 @@ export function headingLines(
   }
   return lines;
 }
+
+/** The node of an overview of what stands beneath something. */
+export const overviewNode = (id: string, attributes: Partial<OverviewAttributes>): NodeJson => {
+  const { subject, target, levels, order, chosen } = { ...overviewOf({}), ...attributes };
+  return {
+    type: 'overview',
+    attrs: { id, depth: 0, subject, target, levels, order, chosen: chosen.length > 0 ? chosen.join(' ') : null },
+  };
+};
+
+/** The body of a page that begins with an overview, with an empty line after it to write in. */
+export const overviewBody = (overviewId: string, lineId: string, target: string): BodyJson =>
+  body(overviewNode(overviewId, { subject: 'beneath', target }), block('paragraph', [], { id: lineId }));

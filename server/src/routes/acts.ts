@@ -24,6 +24,7 @@ const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
     pigment,
     ornament,
     description,
+    overviewOf: id,
   },
   name: { name: line(MAX_NAME).required() },
   describe: { pigment, ornament, description, showsLeaves: Joi.boolean() },

@@ -9,6 +9,7 @@ import {
   type Outline,
   type PlacedEntry,
 } from '@glossarion/core/outline';
+import { overviewBody } from '@glossarion/core/overview';
 import type { Database } from '../database/database';
 import { EntryEntity, type Entry } from '../entities';
 import { notFound, Problem } from '../problem';
@@ -98,7 +99,11 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
     await manager.insert(EntryEntity, entry);
     const { row } = await manager.findOneByOrFail(EntryEntity, { id: act.id });
     if (act.kind === 'page') {
-      const body: BodyJson = emptyBody(namedId(act.id, 'first'));
+      if (act.overviewOf) own(context, act.overviewOf);
+      const first = namedId(act.id, 'first');
+      const body: BodyJson = act.overviewOf
+        ? overviewBody(namedId(act.id, 'overview'), first, act.overviewOf)
+        : emptyBody(first);
       database.writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(act.id, JSON.stringify(body));
       facts.write({ row, id: act.id, indexed: null }, act.name, body, null);
     } else {

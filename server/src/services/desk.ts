@@ -67,7 +67,7 @@ export class DeskReader {
   private changed(ownerId: string, since: string, limit: number): { id: string }[] {
     return this.database.all(
       `SELECT id FROM entries WHERE ownerId = ? AND kind = 'page' AND deletedAt IS NULL AND changedAt >= ?
-       AND wordCount > 0 ORDER BY changedAt DESC, row DESC LIMIT ?`,
+       AND wordCount > 0 AND day IS NULL ORDER BY changedAt DESC, row DESC LIMIT ?`,
       ownerId,
       since,
       limit,

@@ -1,4 +1,4 @@
-import { bodyFacts, checkBody, repairBody, type BodyJson } from '@glossarion/core/document';
+import { bodyFacts, checkBody, emptyBody, namedId, repairBody } from '@glossarion/core/document';
 import { planImport, type ImportPlan, type ImportRemark, type MarkdownFile } from '@glossarion/core/formats/markdown';
 import { dayId, dayTemplate } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
@@ -75,7 +75,7 @@ export class Imports {
       const row = Number(lastInsertRowid);
       if (entry.kind === 'page') {
         const { body } = repairBody(entry.body ?? { type: 'doc', content: [] }, isTaken);
-        const filled = body.content.length > 0 ? body : emptyPage();
+        const filled = body.content.length > 0 ? body : emptyBody(namedId(entry.id, 'first'));
         addBody.run(entry.id, JSON.stringify(filled));
         const facts = this.facts.write({ row, id: entry.id, indexed: null }, entry.name, filled, null);
         report.pages += 1;
@@ -134,6 +134,3 @@ function countBeneath(plan: ImportPlan): { pagesBeneath: number; sectionsBeneath
   }
   return counts;
 }
-
-const emptyPage = (): BodyJson =>
-  repairBody({ type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] }).body;

@@ -1,77 +1,149 @@
 import { Link } from 'expo-router';
-import { useContext, useEffect } from 'react';
-import { Pressable, View } from 'react-native';
-import { useRecentQuery } from '../../state/api';
+import { useContext, useEffect, useState } from 'react';
+import { Pressable, View, useWindowDimensions } from 'react-native';
+import {
+  arrangementFor,
+  DESK_LINES,
+  DESK_SIZES,
+  movePart,
+  type ArrangedPart,
+  type DeskArrangement,
+  type DeskPart,
+} from '@glossarion/core/desk';
+import { useDeskQuery, useSetMutation, useSettingsQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
-import { goOpened, keysOpened } from '../../state/view';
-import { colour, measure, pigmentColour } from '../../theme/tokens';
+import type { DeskInfo } from '../../state/types';
+import { sheetOpened } from '../../state/view';
+import { colour, measure } from '../../theme/tokens';
 import { AccountContext } from '../session/AccountContext';
 import { Action } from '../shell/Action';
-import { addressOf, open } from '../shell/navigation';
+import { open } from '../shell/navigation';
 import { Screen } from '../shell/Screen';
 import { Words } from '../shell/Words';
-import { trailWords } from '../trail/words';
+import { DeskPins, DeskTargets, DeskTasks, DeskUnwritten } from './deskParts';
 
-/** The first screen: what was changed lately, and the way to everything else. */
+const NAMES: Record<DeskPart, string> = {
+  pins: 'Pins',
+  recent: 'Opened lately',
+  tasks: 'Open tasks',
+  week: 'Worked on this week',
+  unwritten: 'Linked, not yet written',
+};
+
+/** How each part shows what it has. */
+const SHOW: Record<DeskPart, (desk: DeskInfo, lines: number, isArranging: boolean) => React.ReactNode> = {
+  pins: ({ pins }, lines, isArranging) => <DeskPins pins={pins.slice(0, lines)} isArranging={isArranging} />,
+  recent: ({ recent }, lines) => (
+    <DeskTargets targets={recent.slice(0, lines)} emptyWords="The pages you open come to stand here." />
+  ),
+  tasks: ({ tasks }, lines) => <DeskTasks tasks={tasks.slice(0, lines)} />,
+  week: ({ week }, lines) => (
+    <DeskTargets targets={week.slice(0, lines)} emptyWords="What you write this week comes to stand here." />
+  ),
+  unwritten: ({ unwritten }, lines) => <DeskUnwritten unwritten={unwritten.slice(0, lines)} />,
+};
+
+/** The first screen: what is at hand, arranged by the person, on a phone and on a wide screen each in its way. */
 export function DeskScreen() {
-  const { data: recent } = useRecentQuery();
+  const { data: desk } = useDeskQuery();
+  const { data: settings } = useSettingsQuery();
   const { name } = useContext(AccountContext);
-  const dispatch = useAppDispatch();
+  const { width } = useWindowDimensions();
+  const [isArranging, setArranging] = useState(false);
+  const [set] = useSetMutation();
+  const screen = width < measure.wide ? 'phone' : 'wide';
+  const arrangement = arrangementFor(screen, settings?.desk);
   useEffect(() => {
     document.title = 'Desk · Glossarion';
   }, []);
+
+  const arrange = (next: DeskArrangement) => {
+    const present = settings?.desk ?? { phone: null, wide: null };
+    void set({ key: 'desk', value: { ...present, [screen]: next } });
+  };
+
   return (
     <Screen label="Desk" tone={colour.ground}>
-      <View style={{ paddingHorizontal: 20, paddingTop: 18, maxWidth: 680 }}>
-        <Words face="writing" size={30} line={36} weight="700" role="heading" aria-level={1}>
-          Desk
-        </Words>
-        <Words tone={colour.soft}>{name}</Words>
-        <Words
-          face="capitals"
-          size={19}
-          weight="700"
-          tone={colour.soft}
-          role="heading"
-          aria-level={2}
-          style={{ paddingTop: 20, paddingBottom: 2, borderBottomWidth: 1, borderBottomColor: colour.rule }}
-        >
-          changed lately
-        </Words>
-        {recent?.length === 0 && (
-          <Words size={18} tone={colour.soft} style={{ paddingTop: 10 }}>
-            What you write comes to stand here. Today’s page is ready.
+      <View style={{ paddingHorizontal: 20, paddingTop: 18, maxWidth: 1000 }}>
+        <View style={{ flexDirection: 'row', alignItems: 'baseline', columnGap: 14, flexWrap: 'wrap' }}>
+          <Words face="writing" size={30} line={36} weight="700" role="heading" aria-level={1}>
+            Desk
           </Words>
-        )}
-        {recent?.map((target) => (
-          <Link key={target.id} href={addressOf(target) as never} asChild>
-            <Pressable
-              role="link"
-              style={{
-                minHeight: measure.touch,
-                marginTop: 8,
-                paddingLeft: 12,
-                justifyContent: 'center',
-                borderLeftWidth: 3,
-                borderLeftColor: pigmentColour(target.day ? null : target.pigment),
-              }}
-            >
-              <Words face="writing" size={19} weight="700">
-                {target.title}
-              </Words>
-              <Words size={15} tone={colour.soft}>
-                {target.day ? 'Journal' : trailWords(target.trail)}
-              </Words>
-            </Pressable>
-          </Link>
-        ))}
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingTop: 20 }}>
-          <Action label="Open Today" onPress={() => open('/today')} />
-          <Action label="Go to" onPress={() => dispatch(goOpened(true))} />
-          <Action label="Settings" onPress={() => open('/settings')} />
-          <Action label="Keys" onPress={() => dispatch(keysOpened(true))} />
+          <Words tone={colour.soft} style={{ flex: 1 }}>
+            {name}
+          </Words>
+          <Action label={isArranging ? 'Done' : 'Arrange'} onPress={() => setArranging(!isArranging)} />
         </View>
+        {isArranging && settings?.desk?.[screen] && (
+          <Action
+            label={screen === 'phone' ? 'As on a wide screen' : 'As on a phone'}
+            tone={colour.soft}
+            onPress={() => void set({ key: 'desk', value: { ...settings.desk, [screen]: null } })}
+          />
+        )}
+        {desk && (
+          <div className="desk" data-wide={screen === 'wide'}>
+            {arrangement
+              .filter((each) => isArranging || !each.isHidden)
+              .map((each) => (
+                <section key={each.part} className="desk-part" data-size={each.size} aria-label={NAMES[each.part]}>
+                  <h2>{NAMES[each.part]}</h2>
+                  {isArranging && <Arranging arranged={each} arrangement={arrangement} onArrange={arrange} />}
+                  {!each.isHidden && SHOW[each.part](desk, DESK_LINES[each.size], isArranging)}
+                </section>
+              ))}
+          </div>
+        )}
+        <DeskWays />
       </View>
     </Screen>
+  );
+}
+
+interface ArrangingProps {
+  arranged: ArrangedPart;
+  arrangement: DeskArrangement;
+  onArrange: (next: DeskArrangement) => void;
+}
+
+/** Moves, sizes or hides one part. */
+function Arranging({ arranged, arrangement, onArrange }: ArrangingProps) {
+  const { part, size, isHidden } = arranged;
+  const change = (changes: Partial<ArrangedPart>) =>
+    onArrange(arrangement.map((each) => (each.part === part ? { ...each, ...changes } : each)));
+  const bigger = DESK_SIZES[(DESK_SIZES.indexOf(size) + 1) % DESK_SIZES.length]!;
+  const named = (label: string) => `${label}: ${NAMES[part]}`;
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
+      <Action label="↑ Up" aria-label={named('Up')} onPress={() => onArrange(movePart(arrangement, part, -1))} />
+      <Action label="↓ Down" aria-label={named('Down')} onPress={() => onArrange(movePart(arrangement, part, 1))} />
+      <Action label={`Show ${bigger}`} aria-label={named(`Show ${bigger}`)} onPress={() => change({ size: bigger })} />
+      <Action
+        label={isHidden ? 'Show' : 'Hide'}
+        aria-label={named(isHidden ? 'Show' : 'Hide')}
+        onPress={() => change({ isHidden: !isHidden })}
+      />
+    </View>
+  );
+}
+
+/** The way to everything that has no place in the bar. */
+function DeskWays() {
+  const dispatch = useAppDispatch();
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18, paddingTop: 20 }}>
+      <Action label="Open Today" onPress={() => open('/today')} />
+      <Action label="Go to" onPress={() => dispatch(sheetOpened({ for: 'go' }))} />
+      <Action label="Places visited" onPress={() => dispatch(sheetOpened({ for: 'visited' }))} />
+      <Action label="Bin" onPress={() => open('/bin')} />
+      <Link href={'/settings' as never} asChild>
+        <Pressable role="link" style={{ minHeight: measure.touch, justifyContent: 'center' }}>
+          <Words weight="500" tone={colour.lapis}>
+            Settings
+          </Words>
+        </Pressable>
+      </Link>
+      <Action label="Keys" onPress={() => dispatch(sheetOpened({ for: 'keys' }))} />
+    </View>
   );
 }

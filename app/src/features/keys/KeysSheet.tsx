@@ -2,28 +2,30 @@ import { View } from 'react-native';
 import { colour, face } from '../../theme/tokens';
 import { Sheet } from '../shell/Sheet';
 import { Words } from '../shell/Words';
+import { KEY_ACTS } from './keys';
 
 const GROUPS: { name: string; keys: [string, string][] }[] = [
   {
     name: 'Out of text',
+    keys: [...KEY_ACTS.map(({ key, label }): [string, string] => [key, label]), ['1–9', 'The notebooks of the pile']],
+  },
+  {
+    name: 'In the contents',
     keys: [
-      ['t', 'Today'],
-      ['d', 'Desk'],
-      ['b', 'Notebooks'],
-      ['1–9', 'The notebooks of the pile'],
-      ['f', 'Find'],
-      ['g', 'Go to'],
-      ['n', 'New page beside'],
-      ['u', 'New page beneath'],
-      ['m', 'Margin shown or put away'],
-      ['l', 'Copy link'],
-      ['?', 'All keys'],
+      ['↑ ↓ ← →', 'Go, fold, open'],
+      ['Enter', 'Open'],
+      ['Space, Shift+↑ ↓', 'Choose several'],
+      ['Alt+↑ ↓ ← →', 'Move up, down, out, in'],
+      ['F2', 'Rename'],
+      ['.', 'All that can be done'],
+      ['Delete', 'To the bin'],
     ],
   },
   {
     name: 'Anywhere',
     keys: [
-      ['Shift Shift', 'Go to'],
+      ['Shift Shift', 'These letters along the bottom'],
+      ['Ctrl+Z', 'Take back, in text or out of it'],
       ['Esc', 'Out of the text; closes what is open'],
     ],
   },
@@ -31,6 +33,7 @@ const GROUPS: { name: string; keys: [string, string][] }[] = [
     name: 'In text',
     keys: [
       ['[[', 'Link to a page'],
+      ['/', 'Insert'],
       ['Tab, Shift+Tab', 'Indent, outdent'],
       ['Alt+↑ ↓', 'Move the line'],
       ['Ctrl+Enter', 'Tick'],

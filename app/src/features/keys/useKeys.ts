@@ -1,10 +1,10 @@
 import { usePathname } from 'expo-router';
 import { useEffect, useRef } from 'react';
-import { api } from '../../state/api';
+import { useBlockPlaceQuery, useSettingsQuery } from '../../state/api';
 import { store, useAppDispatch } from '../../state/store';
-import { goOpened, keysOpened, marginToggled, noticed } from '../../state/view';
-import { useMakePage } from '../outline/useMakePage';
-import { lastingAddress, open } from '../shell/navigation';
+import { stripOpened } from '../../state/view';
+import { doAgain, takeBack } from '../outline/deeds';
+import { actOf } from './keys';
 
 const TWICE_WITHIN = 400;
 
@@ -17,60 +17,51 @@ const isInText = (): boolean => {
   return !!element && (element.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/u.test(element.tagName));
 };
 
+/** The entry the focus is on in the contents, else the one the address shows. */
+export const entryHere = (shownId: string | undefined): string | undefined =>
+  (document.activeElement?.closest('[data-entry]') as HTMLElement | null)?.dataset.entry ?? shownId;
+
+/** The id of the page, section or notebook an address shows. */
+export function useShownEntry(): string | undefined {
+  const match = /^\/(p|n|b)\/([0-9a-f-]{36})/u.exec(usePathname());
+  const isBlock = match?.[1] === 'b';
+  const { currentData: block } = useBlockPlaceQuery(match?.[2] ?? '', { skip: !isBlock });
+  return isBlock ? (block?.pageId ?? undefined) : match?.[2];
+}
+
 /** The keys that act out of text, and Shift pressed twice, which acts in text too. */
 export function useKeys(): void {
   const dispatch = useAppDispatch();
-  const path = usePathname();
-  const makePage = useMakePage();
-  const state = useRef({ path, makePage });
-  state.current = { path, makePage };
+  const { data: settings } = useSettingsQuery();
+  const shownId = useShownEntry();
+  const latest = useRef({ shownId, hasLetters: true });
+  latest.current = { shownId, hasLetters: settings?.letters !== false };
 
   useEffect(() => {
     let lastShift = 0;
     let isShiftAlone = false;
 
-    const pageHere = () => /^\/p\/([0-9a-f-]{36})/u.exec(state.current.path)?.[1];
-    const notebook = (place: number) => {
-      const { data } = api.endpoints.notebooks.select()(store.getState());
-      const chosen = data?.[place];
-      if (chosen) open(`/n/${chosen.id}`);
-    };
-    const letters: Record<string, () => void> = {
-      t: () => open('/today'),
-      d: () => open('/desk'),
-      b: () => open('/notebooks'),
-      f: () => open('/find'),
-      g: () => void dispatch(goOpened(true)),
-      m: () => void dispatch(marginToggled()),
-      '?': () => void dispatch(keysOpened(true)),
-      n: () => void state.current.makePage('beside', pageHere()),
-      u: () => void state.current.makePage('beneath', pageHere()),
-      l: () => {
-        const page = pageHere();
-        const address = page ? lastingAddress('p', page) : window.location.href;
-        void navigator.clipboard
-          ?.writeText(address)
-          .then(() => dispatch(noticed({ words: 'The link to this page is on the clipboard.' })))
-          .catch(() => dispatch(noticed({ words: `The clipboard can’t be reached. The link is ${address}` })));
-      },
-    };
-
     const onKeyDown = (event: KeyboardEvent) => {
       isShiftAlone = event.key === 'Shift' && !event.repeat;
       if (event.key !== 'Shift') lastShift = 0;
-      if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing || event.defaultPrevented) return;
-      if (isInText() || isAwaitingTitle() || document.querySelector('[role=dialog]')) return;
-      const act = /^[1-9]$/u.test(event.key) ? () => notebook(Number(event.key) - 1) : letters[event.key];
+      if (event.isComposing || event.defaultPrevented || isInText() || isAwaitingTitle()) return;
+      if (document.querySelector('[role=dialog], .key-strip')) return;
+      if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        return void (event.shiftKey ? doAgain() : takeBack());
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey || !latest.current.hasLetters) return;
+      const act = actOf(event.key);
       if (!act) return;
       event.preventDefault();
-      act();
+      void act({ entryId: entryHere(latest.current.shownId) });
     };
     const onKeyUp = (event: KeyboardEvent) => {
       if (event.key !== 'Shift' || !isShiftAlone) return;
       const now = Date.now();
       if (now - lastShift < TWICE_WITHIN) {
         lastShift = 0;
-        dispatch(goOpened(true));
+        dispatch(stripOpened(!store.getState().view.isStripOpen));
       } else {
         lastShift = now;
       }

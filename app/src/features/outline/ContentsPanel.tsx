@@ -1,11 +1,13 @@
 import { Link, usePathname } from 'expo-router';
-import { ScrollView, View } from 'react-native';
+import { useEffect, useRef } from 'react';
+import { View } from 'react-native';
 import { useContentsQuery, useEntryQuery } from '../../state/api';
 import { colour, measure, pigmentColour } from '../../theme/tokens';
-import { Words } from '../shell/Words';
 import { Action } from '../shell/Action';
-import { ContentsList } from './ContentsList';
-import { useMakePage } from './useMakePage';
+import { Words } from '../shell/Words';
+import { ContentsTree } from './ContentsTree';
+import { makePageAt } from './entryActs';
+import { holdsWords } from './EntrySheet';
 import { useNotebookHere, usePageHere } from './useNotebookHere';
 
 /** The contents of the notebook that the shown page stands in, beside it on a wide screen. */
@@ -19,37 +21,53 @@ export function ContentsPanel() {
 
 function Panel({ notebookId, pageId }: { notebookId: string; pageId: string }) {
   const { data: notebook } = useEntryQuery(notebookId);
-  const { data: entries = [] } = useContentsQuery(notebookId);
-  const makePage = useMakePage();
-  if (!notebook) return <View style={{ width: measure.contents, backgroundColor: colour.ground }} />;
-  const sections = entries.filter((entry) => entry.kind === 'section').length;
-  const pages = entries.filter((entry) => entry.kind === 'page').length;
+  const { data: contents } = useContentsQuery(notebookId);
+  const scroller = useRef<HTMLDivElement>(null);
+  useScrolledIntoView(pageId, contents !== undefined);
+  if (!notebook || !contents) return <View style={{ width: measure.contents, backgroundColor: colour.ground }} />;
   return (
-    <View
-      role="navigation"
+    <nav
       aria-label="Contents"
       style={{
         width: measure.contents,
-        backgroundColor: colour.ground,
-        borderRightWidth: 1,
-        borderRightColor: colour.rule,
+        flexShrink: 0,
+        background: colour.ground,
+        borderRight: `1px solid ${colour.rule}`,
         height: '100%',
+        boxSizing: 'border-box',
       }}
     >
-      <ScrollView contentContainerStyle={{ paddingTop: 16, paddingLeft: 16, paddingRight: 14, paddingBottom: 40 }}>
-        <Link href={`/n/${notebookId}` as never}>
-          <Words face="writing" size={22} line={26} weight="700" tone={pigmentColour(notebook.pigment)}>
-            {notebook.name}
-          </Words>
-        </Link>
+      <div
+        ref={scroller}
+        style={{ height: '100%', overflowY: 'auto', padding: '16px 12px 40px 16px', boxSizing: 'border-box' }}
+      >
+        <View>
+          <Link href={`/n/${notebookId}` as never}>
+            <Words face="writing" size={22} line={26} weight="700" tone={pigmentColour(notebook.pigment)}>
+              {notebook.name}
+            </Words>
+          </Link>
+        </View>
         <Words size={15} tone={colour.soft}>
-          {count(sections, 'section')}, {count(pages, 'page')}
+          {holdsWords(notebook)}
         </Words>
-        <ContentsList notebookId={notebookId} pigment={notebook.pigment} entries={entries} hereId={pageId} isNarrow />
-        <Action label="New page beside" tone={colour.soft} onPress={() => void makePage('beside', pageId)} />
-      </ScrollView>
-    </View>
+        <ContentsTree
+          key={notebookId}
+          notebook={notebook}
+          contents={contents}
+          hereId={pageId}
+          isNarrow
+          scroller={() => scroller.current}
+        />
+        <Action label="New page beside" tone={colour.soft} onPress={() => void makePageAt('beside', pageId)} />
+      </div>
+    </nav>
   );
 }
 
-export const count = (number: number, what: string): string => `${number} ${what}${number === 1 ? '' : 's'}`;
+/** Brings the line of the shown page into view, once, without moving a contents in which it is seen already. */
+function useScrolledIntoView(id: string, isShown: boolean): void {
+  useEffect(() => {
+    if (isShown) document.getElementById(`entry-${id}`)?.scrollIntoView({ block: 'nearest' });
+  }, [id, isShown]);
+}

@@ -1,206 +1,162 @@
-import { Button, Input } from '@rneui/themed';
-import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
-import { Pressable, View } from 'react-native';
-import { newId } from '@glossarion/core/document';
-import {
-  ORNAMENTS,
-  PIGMENTS,
-  type EntryKind,
-  type Ornament as OrnamentName,
-  type Pigment,
-} from '@glossarion/core/outline';
-import { problemSentence, useChangeEntryMutation, useMakeEntryMutation } from '../../state/api';
-import type { ContentsEntry } from '../../state/types';
-import { colour, measure, spine } from '../../theme/tokens';
+import { View } from 'react-native';
+import type { EntryKind } from '@glossarion/core/outline';
+import { useEntryQuery, usePinsQuery } from '../../state/api';
+import { useAppDispatch } from '../../state/store';
+import type { EntryInfo } from '../../state/types';
+import { chose, renaming, sheetOpened } from '../../state/view';
+import { colour } from '../../theme/tokens';
 import { Action } from '../shell/Action';
+import { count } from '../shell/count';
 import { open } from '../shell/navigation';
 import { Sheet } from '../shell/Sheet';
 import { Words } from '../shell/Words';
-import { Ornament } from './Ornament';
-import { useDelete } from './useRestore';
+import { perform } from './deeds';
+import {
+  askWhereTo,
+  chosenOf,
+  copyLink,
+  duplicate,
+  makeOverviewPage,
+  makePage,
+  makePageAt,
+  pinAll,
+  remove,
+  restore,
+  setSeason,
+  unpin,
+} from './entryActs';
 
-/** What the sheet is opened for. */
-export type EntrySheetAim =
-  { do: 'make'; kind: EntryKind; parentId: string | null; pigment?: Pigment } | { do: 'change'; entry: ContentsEntry };
-
-interface EntrySheetProps {
-  aim: EntrySheetAim;
-  onAim: (aim: EntrySheetAim) => void;
-  onClose: () => void;
+interface Deed {
+  label: string;
+  do: () => unknown;
+  tone?: string;
 }
 
-interface Fields {
-  name: string;
-  description: string;
-}
-
-/** Makes or changes a notebook or a section, or makes a page. */
-export function EntrySheet({ aim, onAim, onClose }: EntrySheetProps) {
-  const kind = aim.do === 'make' ? aim.kind : aim.entry.kind;
-  const present = aim.do === 'change' ? aim.entry : null;
-  const [pigment, setPigment] = useState<Pigment>(
-    present?.pigment ?? (aim.do === 'make' ? aim.pigment : undefined) ?? 'lapis',
-  );
-  const [ornament, setOrnament] = useState<OrnamentName | null>(present?.ornament ?? null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, handleSubmit } = useForm<Fields>({
-    defaultValues: { name: present?.name ?? '', description: present?.description ?? '' },
-  });
-  const [make, making] = useMakeEntryMutation();
-  const [change, changing] = useChangeEntryMutation();
-  const remove = useDelete();
-
-  const submit = handleSubmit(async ({ name, description }) => {
-    const wish = {
-      name: name.trim(),
-      ...(kind === 'notebook' ? { pigment } : {}),
-      ...(kind === 'section' ? { ornament } : {}),
-    };
-    try {
-      if (aim.do === 'change') {
-        await change({ id: aim.entry.id, changes: { ...wish, description: description.trim() } }).unwrap();
-      } else {
-        const id = newId();
-        await make({ id, kind, parentId: aim.parentId, ...wish }).unwrap();
-        if (kind !== 'section') open(kind === 'page' ? `/p/${id}` : `/n/${id}`);
-      }
-      onClose();
-    } catch (error) {
-      setTrouble(problemSentence(error));
-    }
-  });
-
+/** What can be done with a notebook, a section or a page, wherever it is met. */
+export function EntrySheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
+  const { data: entry } = useEntryQuery(entryId);
+  if (!entry) return null;
   return (
-    <Sheet key={present?.id ?? kind} title={present ? `Change ${kind}` : `New ${kind}`} onClose={onClose}>
-      <Controller
-        control={control}
-        name="name"
-        rules={{ validate: (name) => kind === 'page' || name.trim() !== '' || `A ${kind} needs a name.` }}
-        render={({ field, fieldState }) => (
-          <Input
-            label={kind === 'page' ? 'Title' : 'Name'}
-            aria-label={kind === 'page' ? 'Title' : 'Name'}
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            onSubmitEditing={() => void submit()}
-            errorMessage={fieldState.error?.message}
-          />
-        )}
-      />
-      {present && kind !== 'page' && (
-        <Controller
-          control={control}
-          name="description"
-          render={({ field }) => (
-            <Input
-              label="Described in a line"
-              aria-label="Described in a line"
-              value={field.value}
-              onChangeText={field.onChange}
-            />
-          )}
-        />
-      )}
-      {kind === 'notebook' && <PigmentChoice chosen={pigment} onChoose={setPigment} />}
-      {kind === 'section' && <OrnamentChoice chosen={ornament} onChoose={setOrnament} />}
-      {trouble && (
-        <Words tone={colour.vermilion} role="alert" style={{ paddingVertical: 8 }}>
-          {trouble}
-        </Words>
-      )}
-      <Button
-        title={present ? 'Keep changes' : `Make ${kind}`}
-        onPress={() => void submit()}
-        loading={making.isLoading || changing.isLoading}
-        containerStyle={{ marginTop: 10 }}
-      />
-      {present && kind === 'section' && (
-        <View style={{ paddingTop: 12 }}>
-          <Action
-            isLine
-            label="New page here"
-            onPress={() => onAim({ do: 'make', kind: 'page', parentId: present.id })}
-          />
-          <Action
-            isLine
-            label="New section within"
-            onPress={() => onAim({ do: 'make', kind: 'section', parentId: present.id })}
-          />
-        </View>
-      )}
-      {present && (
-        <Action
-          isLine
-          label={`Delete ${kind}`}
-          tone={colour.vermilion}
-          onPress={() => {
-            onClose();
-            void remove({ id: present.id, name: present.name });
-          }}
-        />
-      )}
+    <Sheet title={entry.title} onClose={onClose}>
+      <EntryDeeds entry={entry} onClose={onClose} />
     </Sheet>
   );
 }
 
-function PigmentChoice({ chosen, onChoose }: { chosen: Pigment; onChoose: (pigment: Pigment) => void }) {
+/** The deeds in groups: what is made, where it stands, when it is for, and the end. */
+export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () => void }) {
+  const { data: pins = [] } = usePinsQuery();
+  const dispatch = useAppDispatch();
+  const isPinned = pins.some((pin) => pin.id === entry.id);
+  const chosen = { ...chosenOf(entry), title: entry.title };
+  const [self, isPage] = [[chosen], entry.kind === 'page'];
+  const showSheet = (sheet: Parameters<typeof sheetOpened>[0]) => dispatch(sheetOpened(sheet));
+
+  if (entry.isDeleted) {
+    return (
+      <Group
+        deeds={[
+          { label: 'Bring back from the bin', do: () => restore(chosen) },
+          { label: 'Open the bin', do: () => open('/bin') },
+        ]}
+        onClose={onClose}
+      />
+    );
+  }
+  const make: Deed[] = [
+    ...(isPage
+      ? [
+          { label: 'New page beside', do: () => makePageAt('beside', entry.id) },
+          { label: 'New page beneath', do: () => makePageAt('beneath', entry.id) },
+          { label: 'New page at the end', do: () => makePageAt('end', entry.id) },
+        ]
+      : [
+          { label: 'New page here', do: () => makePage({ parentId: entry.id }) },
+          {
+            label: entry.kind === 'notebook' ? 'New section' : 'New section within',
+            do: () => showSheet({ for: 'make', kind: 'section', parentId: entry.id }),
+          },
+        ]),
+    { label: 'Make an overview page', do: () => makeOverviewPage(entry) },
+    { label: 'Duplicate with everything beneath', do: () => duplicate(chosen) },
+  ];
+  const place: Deed[] = [
+    ...(entry.kind === 'notebook' ? [] : [{ label: 'Move to…', do: () => askWhereTo(self) }]),
+    isPinned
+      ? { label: 'Take from the pins', do: () => unpin(chosen) }
+      : { label: 'Pin to the Desk', do: () => pinAll(self) },
+    { label: 'Copy link', do: () => copyLink(entry.kind, entry.id) },
+    { label: 'Choose this and others', do: () => dispatch(chose(self)) },
+    ...(isPage
+      ? [
+          {
+            label: entry.showsLeaves ? 'Put the leaves away' : 'Show the pages beneath as leaves',
+            do: () => perform([{ do: 'describe', id: entry.id, showsLeaves: !entry.showsLeaves }], null),
+          },
+        ]
+      : []),
+    ...(isPage ? [] : [{ label: `Name and look`, do: () => showSheet({ for: 'describe', entryId: entry.id }) }]),
+    { label: 'Rename', do: () => startRenaming(entry, showSheet, dispatch) },
+  ];
+  const seasons: Deed[] = [
+    ...(entry.ownSeason ? [{ label: 'Bring back to the daily view', do: () => setSeason(self, 'now') }] : []),
+    ...(entry.ownSeason === 'later' ? [] : [{ label: 'Set for later', do: () => setSeason(self, 'later') }]),
+    ...(entry.ownSeason === 'aside' ? [] : [{ label: 'Lay aside', do: () => setSeason(self, 'aside') }]),
+  ];
+  const end: Deed[] = [
+    { label: `Delete ${entry.kind}`, tone: colour.vermilion, do: () => removeAndLeave(entry, chosen) },
+  ];
   return (
-    <View role="radiogroup" aria-label="Pigment" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-      {PIGMENTS.map((pigment) => (
-        <Pressable
-          key={pigment}
-          role="radio"
-          aria-checked={pigment === chosen}
-          onPress={() => onChoose(pigment)}
-          style={{
-            backgroundColor: spine(pigment),
-            minHeight: measure.touch,
-            paddingHorizontal: 14,
-            justifyContent: 'center',
-            borderRadius: 2,
-            borderBottomWidth: 4,
-            borderBottomColor: pigment === chosen ? colour.ink : 'transparent',
+    <>
+      <Words tone={colour.soft}>{holdsWords(entry)}</Words>
+      {[make, place, seasons, end].map((deeds, index) => (
+        <Group key={index} deeds={deeds} onClose={onClose} />
+      ))}
+    </>
+  );
+}
+
+function Group({ deeds, onClose }: { deeds: readonly Deed[]; onClose: () => void }) {
+  return (
+    <View style={{ paddingVertical: 6, borderTopWidth: 1, borderTopColor: colour.rule, marginTop: 6 }}>
+      {deeds.map((deed) => (
+        <Action
+          key={deed.label}
+          isLine
+          label={deed.label}
+          tone={deed.tone}
+          onPress={() => {
+            onClose();
+            void deed.do();
           }}
-        >
-          <Words tone="#fff" weight={pigment === chosen ? '700' : '400'}>
-            {pigment}
-          </Words>
-        </Pressable>
+        />
       ))}
     </View>
   );
 }
 
-function OrnamentChoice({
-  chosen,
-  onChoose,
-}: {
-  chosen: OrnamentName | null;
-  onChoose: (ornament: OrnamentName | null) => void;
-}) {
-  return (
-    <View role="radiogroup" aria-label="Ornament" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 4 }}>
-      {[null, ...ORNAMENTS].map((ornament) => (
-        <Pressable
-          key={ornament ?? 'none'}
-          role="radio"
-          aria-checked={ornament === chosen}
-          aria-label={ornament ?? 'none'}
-          onPress={() => onChoose(ornament)}
-          style={{
-            width: measure.touch,
-            height: measure.touch,
-            alignItems: 'center',
-            justifyContent: 'center',
-            borderBottomWidth: 2,
-            borderBottomColor: ornament === chosen ? colour.vermilion : 'transparent',
-          }}
-        >
-          {ornament ? <Ornament name={ornament} tone={colour.ink} size={22} /> : <Words tone={colour.soft}>none</Words>}
-        </Pressable>
-      ))}
-    </View>
-  );
+/** In the contents where it is shown there, else in a sheet. */
+function startRenaming(
+  entry: EntryInfo,
+  showSheet: (sheet: Parameters<typeof sheetOpened>[0]) => void,
+  dispatch: ReturnType<typeof useAppDispatch>,
+): void {
+  if (document.getElementById(`entry-${entry.id}`)) dispatch(renaming(entry.id));
+  else if (entry.kind === 'page') open(`/p/${entry.id}?at=title`);
+  else showSheet({ for: 'describe', entryId: entry.id });
+}
+
+async function removeAndLeave(entry: EntryInfo, chosen: ReturnType<typeof chosenOf>): Promise<void> {
+  const isShown = window.location.pathname.includes(entry.id);
+  const isDone = await remove([chosen]);
+  if (!isDone || !isShown) return;
+  const holder = entry.trail[entry.trail.length - 1];
+  open(holder ? (holder.kind === 'page' ? `/p/${holder.id}` : `/n/${holder.id}`) : '/notebooks');
+}
+
+export function holdsWords(entry: { kind: EntryKind; pagesBeneath: number; sectionsBeneath: number }): string {
+  const { kind, pagesBeneath, sectionsBeneath } = entry;
+  if (pagesBeneath + sectionsBeneath === 0) return kind === 'page' ? 'Nothing beneath it.' : 'Nothing stands here yet.';
+  const parts = [sectionsBeneath > 0 ? count(sectionsBeneath, 'section') : '', count(pagesBeneath, 'page')];
+  return `${parts.filter(Boolean).join(', ')} ${kind === 'page' ? 'beneath' : 'in it'}.`;
 }

@@ -1,27 +1,41 @@
-import { Link } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Pressable, View, useWindowDimensions } from 'react-native';
-import { PIGMENTS } from '@glossarion/core/outline';
+import { View, useWindowDimensions } from 'react-native';
 import { useContentsQuery, useEntryQuery, useNotebooksQuery } from '../../state/api';
+import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { ContentsEntry } from '../../state/types';
+import { chose, sheetOpened } from '../../state/view';
 import { colour, measure, spine } from '../../theme/tokens';
 import { Action } from '../shell/Action';
+import { open } from '../shell/navigation';
 import { Screen } from '../shell/Screen';
 import { Trouble } from '../shell/Trouble';
 import { Words } from '../shell/Words';
-import { ContentsList } from './ContentsList';
-import { EntrySheet, type EntrySheetAim } from './EntrySheet';
+import { SEASON_HEADS } from './contentsLines';
+import { ContentsTree } from './ContentsTree';
+import { makePage } from './entryActs';
+import { useDraggable } from './OutlineDragging';
 import { SpineBands } from './Pile';
 import { useNotebookHere } from './useNotebookHere';
+
+const main = (): HTMLElement | null => document.getElementById('main');
 
 /** All notebooks as a pile, one of them opened to its contents. */
 export function NotebooksScreen({ openId }: { openId: string | null }) {
   const { data: notebooks, isError } = useNotebooksQuery();
   const { isError: isMissing } = useEntryQuery(openId ?? '', { skip: !openId });
   const openNotebook = useNotebookHere(openId ? `/n/${openId}` : '');
-  const [aim, setAim] = useState<EntrySheetAim | null>(null);
+  const dispatch = useAppDispatch();
   const { width } = useWindowDimensions();
   const isWide = width >= measure.wide;
+  const of = (season: ContentsEntry['season']) => notebooks?.filter((notebook) => notebook.season === season) ?? [];
+  const show = (notebook: ContentsEntry) => (
+    <NotebookOfPile key={notebook.id} notebook={notebook} isOpen={notebook.id === openNotebook} shownId={openId} />
+  );
+
+  useEffect(() => {
+    document.title = 'Notebooks · Glossarion';
+    return () => void dispatch(chose(null));
+  }, [dispatch]);
 
   return (
     <Screen label="Notebooks" tone={colour.ground}>
@@ -50,81 +64,107 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
             one.
           </Words>
         )}
-        {notebooks?.map((notebook) => (
-          <NotebookOfPile
-            key={notebook.id}
-            notebook={notebook}
-            isOpen={notebook.id === openNotebook}
-            shownId={openId}
-            onAim={setAim}
-          />
-        ))}
-        <View style={{ paddingHorizontal: 20, paddingTop: 4 }}>
+        {of(null).map(show)}
+        <View style={{ paddingHorizontal: 20, paddingTop: 4, flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
           <Action
             label="New notebook"
-            onPress={() =>
-              setAim({ do: 'make', kind: 'notebook', parentId: null, pigment: nextPigment(notebooks ?? []) })
-            }
+            onPress={() => dispatch(sheetOpened({ for: 'make', kind: 'notebook', parentId: null }))}
           />
+          <Action label="Bin" tone={colour.soft} onPress={() => open('/bin')} />
         </View>
+        {(['later', 'aside'] as const).map((season) => (
+          <SeasonShelf key={season} season={season} notebooks={of(season)} openId={openNotebook} show={show} />
+        ))}
       </View>
-      {aim && <EntrySheet aim={aim} onAim={setAim} onClose={() => setAim(null)} />}
     </Screen>
   );
 }
 
-/** The first pigment that no notebook has yet. */
-const nextPigment = (notebooks: readonly ContentsEntry[]) =>
-  PIGMENTS.find((pigment) => notebooks.every((notebook) => notebook.pigment !== pigment)) ??
-  PIGMENTS[notebooks.length % PIGMENTS.length]!;
+interface SeasonShelfProps {
+  season: 'later' | 'aside';
+  notebooks: readonly ContentsEntry[];
+  openId: string | null;
+  show: (notebook: ContentsEntry) => React.ReactNode;
+}
+
+/** Notebooks for later and those laid aside: folded away beneath the pile. */
+function SeasonShelf({ season, notebooks, openId, show }: SeasonShelfProps) {
+  const [isOpened, setOpened] = useState(false);
+  if (notebooks.length === 0) return null;
+  const isOpen = isOpened || notebooks.some((notebook) => notebook.id === openId);
+  return (
+    <View style={{ paddingTop: 14 }}>
+      <button type="button" className="contents-season shelf" aria-expanded={isOpen} onClick={() => setOpened(!isOpen)}>
+        <span className="contents-title">{SEASON_HEADS[season]}</span>
+        <span>{notebooks.length}</span>
+      </button>
+      {isOpen && notebooks.map(show)}
+    </View>
+  );
+}
 
 interface NotebookOfPileProps {
   notebook: ContentsEntry;
   isOpen: boolean;
   shownId: string | null;
-  onAim: (aim: EntrySheetAim) => void;
 }
 
-function NotebookOfPile({ notebook, isOpen, shownId, onAim }: NotebookOfPileProps) {
+function NotebookOfPile({ notebook, isOpen, shownId }: NotebookOfPileProps) {
+  const dispatch = useAppDispatch();
+  const { ref, listeners, isDragged } = useDraggable(notebook, notebook.name);
+  const openMenu = () => dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }));
   return (
-    <View style={{ marginBottom: 7 }}>
-      <Link href={(isOpen ? '/notebooks' : `/n/${notebook.id}`) as never} asChild>
-        <Pressable
+    <div style={{ marginBottom: 7 }}>
+      <div
+        className="spine"
+        ref={ref}
+        {...listeners}
+        data-entry={notebook.id}
+        data-kind="notebook"
+        data-dragged={isDragged || undefined}
+        style={{ background: spine(notebook.pigment) }}
+        onContextMenu={(event) => {
+          event.preventDefault();
+          openMenu();
+        }}
+      >
+        <a
+          href={isOpen ? '/notebooks' : `/n/${notebook.id}`}
           role="button"
           aria-expanded={isOpen}
-          style={{
-            marginHorizontal: 16,
-            minHeight: 60,
-            flexDirection: 'row',
-            alignItems: 'center',
-            backgroundColor: spine(notebook.pigment),
-            borderRadius: 3,
-            paddingLeft: 26,
-            paddingRight: 28,
-            paddingVertical: 10,
+          draggable={false}
+          className="spine-link"
+          onClick={(event) => {
+            if (event.metaKey || event.ctrlKey) return;
+            event.preventDefault();
+            open(isOpen ? '/notebooks' : `/n/${notebook.id}`);
           }}
         >
           <SpineBands side="left" inset={9} />
-          <Words face="writing" size={20} line={24} weight="700" tone="#fff" style={{ flex: 1 }}>
+          <span className="spine-name" dir="auto">
             {notebook.name}
-          </Words>
-          <Words size={15} tone="#fff" aria-label={`${notebook.pageCount ?? 0} pages`}>
-            {notebook.pageCount ?? 0}
-          </Words>
+          </span>
+          <span className="spine-count" aria-label={`${notebook.pagesBeneath} pages`}>
+            {notebook.pagesBeneath}
+          </span>
           <SpineBands side="right" inset={9} />
-        </Pressable>
-      </Link>
-      {isOpen && <OpenNotebook notebook={notebook} shownId={shownId} onAim={onAim} />}
-    </View>
+        </a>
+      </div>
+      {isOpen && <OpenNotebook notebook={notebook} shownId={shownId} />}
+    </div>
   );
 }
 
-function OpenNotebook({ notebook, shownId, onAim }: Omit<NotebookOfPileProps, 'isOpen'>) {
-  const { data: entries } = useContentsQuery(notebook.id);
+function OpenNotebook({ notebook, shownId }: { notebook: ContentsEntry; shownId: string | null }) {
+  const { data: contents } = useContentsQuery(notebook.id);
+  const dispatch = useAppDispatch();
+  const chosen = useAppSelector((state) => state.view.chosen);
   useEffect(() => {
-    if (entries && shownId && shownId !== notebook.id) document.getElementById(`entry-${shownId}`)?.scrollIntoView();
-  }, [entries, shownId, notebook.id]);
-  if (!entries) return null;
+    if (contents && shownId && shownId !== notebook.id) document.getElementById(`entry-${shownId}`)?.scrollIntoView();
+    // Only when another section is shown, not with every change of the contents.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [contents !== undefined, shownId, notebook.id]);
+  if (!contents) return null;
   return (
     <View style={{ paddingHorizontal: 20, paddingTop: 4, paddingBottom: 10 }}>
       {notebook.description !== '' && (
@@ -132,22 +172,25 @@ function OpenNotebook({ notebook, shownId, onAim }: Omit<NotebookOfPileProps, 'i
           {notebook.description}
         </Words>
       )}
-      {entries.length === 0 && (
+      {contents.entries.length === 0 && (
         <Words size={18} tone={colour.soft} style={{ paddingTop: 8 }}>
           Nothing stands here yet. Begin with a page, or with a section to put pages in.
         </Words>
       )}
-      <ContentsList
-        notebookId={notebook.id}
-        pigment={notebook.pigment}
-        entries={entries}
-        hereId={shownId}
-        onMore={(entry) => onAim({ do: 'change', entry })}
-      />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingTop: 8 }}>
-        <Action label="New page" onPress={() => onAim({ do: 'make', kind: 'page', parentId: notebook.id })} />
-        <Action label="New section" onPress={() => onAim({ do: 'make', kind: 'section', parentId: notebook.id })} />
-        <Action label="Change notebook" tone={colour.soft} onPress={() => onAim({ do: 'change', entry: notebook })} />
+      <ContentsTree notebook={notebook} contents={contents} hereId={shownId} isNarrow={false} scroller={main} />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18, paddingTop: 8 }}>
+        <Action label="New page" onPress={() => void makePage({ parentId: notebook.id })} />
+        <Action
+          label="New section"
+          onPress={() => dispatch(sheetOpened({ for: 'make', kind: 'section', parentId: notebook.id }))}
+        />
+        {!chosen && <Action label="Choose" tone={colour.soft} onPress={() => dispatch(chose([]))} />}
+        <Action
+          label="Notebook"
+          aria-label={`What can be done with ${notebook.name}`}
+          tone={colour.soft}
+          onPress={() => dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }))}
+        />
       </View>
     </View>
   );

@@ -1,8 +1,11 @@
-import { Link, usePathname } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { usePathname } from 'expo-router';
+import { View } from 'react-native';
+import { useAppDispatch } from '../../state/store';
 import type { ContentsEntry } from '../../state/types';
+import { sheetOpened } from '../../state/view';
 import { spine } from '../../theme/tokens';
-import { Words } from '../shell/Words';
+import { open } from '../shell/navigation';
+import { useDraggable } from './OutlineDragging';
 import { useNotebookHere } from './useNotebookHere';
 
 /** The bands at the edge of a spine. */
@@ -28,35 +31,43 @@ export function Pile({ notebooks }: { notebooks: readonly ContentsEntry[] }) {
   const here = useNotebookHere(usePathname());
   return (
     <View role="list" aria-label="Notebooks" style={{ paddingLeft: 14 }}>
-      {notebooks.map((notebook) => {
-        const isOpen = notebook.id === here;
-        return (
-          <View role="listitem" key={notebook.id} style={{ marginBottom: 3, marginRight: isOpen ? 0 : 12 }}>
-            <Link href={`/n/${notebook.id}` as never} asChild>
-              <Pressable
-                role="link"
-                aria-current={isOpen ? 'true' : undefined}
-                style={{
-                  minHeight: 38,
-                  justifyContent: 'center',
-                  backgroundColor: spine(notebook.pigment),
-                  borderRadius: 2,
-                  borderTopRightRadius: isOpen ? 0 : 2,
-                  borderBottomRightRadius: isOpen ? 0 : 2,
-                  paddingLeft: 17,
-                  paddingRight: 8,
-                  paddingVertical: 7,
-                }}
-              >
-                <SpineBands side="left" />
-                <Words face="writing" weight="700" tone="#fff" line={19} numberOfLines={2}>
-                  {notebook.name}
-                </Words>
-              </Pressable>
-            </Link>
-          </View>
-        );
-      })}
+      {notebooks.map((notebook) => (
+        <View role="listitem" key={notebook.id}>
+          <PileSpine notebook={notebook} isOpen={notebook.id === here} />
+        </View>
+      ))}
     </View>
+  );
+}
+
+function PileSpine({ notebook, isOpen }: { notebook: ContentsEntry; isOpen: boolean }) {
+  const dispatch = useAppDispatch();
+  const { ref, listeners, isDragged } = useDraggable(notebook, notebook.name);
+  return (
+    <a
+      ref={ref}
+      {...listeners}
+      href={`/n/${notebook.id}`}
+      className="pile-spine"
+      draggable={false}
+      aria-current={isOpen ? 'true' : undefined}
+      data-open={isOpen}
+      data-entry={notebook.id}
+      data-kind="notebook"
+      data-dragged={isDragged || undefined}
+      style={{ background: spine(notebook.pigment) }}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }));
+      }}
+      onClick={(event) => {
+        if (event.metaKey || event.ctrlKey) return;
+        event.preventDefault();
+        open(`/n/${notebook.id}`);
+      }}
+    >
+      <SpineBands side="left" />
+      <span dir="auto">{notebook.name}</span>
+    </a>
   );
 }

@@ -2,14 +2,16 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import type { BodyJson } from '@glossarion/core/document';
 import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
+import { SEASON_WORDS } from '@glossarion/core/outline';
 import { usePageDocument } from '../../documents/session';
 import { PageEditor } from '../../editor/PageEditor';
 import { TitleField } from '../../editor/TitleField';
-import { usePageQuery } from '../../state/api';
-import { useAppSelector } from '../../state/store';
+import { api, usePageQuery } from '../../state/api';
+import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { PageInfo } from '../../state/types';
 import { colour, measure } from '../../theme/tokens';
 import { DayScreen } from '../journal/DayScreen';
+import { Leaves } from '../leaves/Leaves';
 import { MarginColumn } from '../margin/MarginColumn';
 import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
@@ -80,7 +82,9 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
   const text = useRef<HTMLDivElement>(null);
   const { groups, count } = useMargin(pageId, body);
   const isWide = width >= measure.wide;
-  const hasColumn = width >= measure.withMargin && !isMarginHidden;
+  const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
+  const hasColumn = width >= measure.withMargin && !isMarginHidden && !isTextOnly;
+  useVisit(pageId, info !== null);
   useLanding(blockId, body !== null);
 
   useEffect(() => {
@@ -100,11 +104,18 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
     <Screen label={info?.title ?? 'Page'} hasOwnPlace={blockId !== null}>
       <div className="page" data-wide={isWide}>
         <div className="page-column">
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
-            {isWide ? <Trail trail={trail} title={info?.title ?? ''} /> : <PhoneTrail trail={trail} />}
-            {!isWide && <SavingSign />}
-            <MenuButton onPress={() => setMenuOpen(true)} />
-          </View>
+          {!isTextOnly && (
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+              {isWide ? (
+                <Trail entryId={pageId} trail={trail} title={info?.title ?? ''} />
+              ) : (
+                <PhoneTrail entryId={pageId} trail={trail} />
+              )}
+              {!isWide && <SavingSign />}
+              <MenuButton onPress={() => setMenuOpen(true)} />
+            </View>
+          )}
+          {info && !isTextOnly && <Leaves info={info} />}
           <div className="page-text">
             {page?.isReady ? (
               <>
@@ -134,7 +145,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
         </div>
         {hasColumn && <MarginColumn groups={groups} count={count} text={text} />}
       </div>
-      {!hasColumn && !(isWide && isMarginHidden) && (
+      {!hasColumn && !isTextOnly && !(isWide && isMarginHidden) && (
         <MarginSheet
           groups={groups}
           count={count}
@@ -146,6 +157,14 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
       {isMenuOpen && info && <PageSheet info={info} onClose={() => setMenuOpen(false)} />}
     </Screen>
   );
+}
+
+/** Notes that a page was opened, for the pages opened last. */
+function useVisit(pageId: string, isShown: boolean): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (isShown) void dispatch(api.endpoints.visit.initiate(pageId));
+  }, [dispatch, pageId, isShown]);
 }
 
 function MenuButton({ onPress }: { onPress: () => void }) {
@@ -186,6 +205,7 @@ function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string
         {begun === today ? 'today' : words}
       </a>
       {info.isDeleted && <span className="page-state">in the bin</span>}
+      {SEASON_WORDS[info.season] && <span className="page-state">{SEASON_WORDS[info.season]}</span>}
       {tags.map((tag) => (
         <span key={tag} className="tag">
           {tag}

@@ -4,7 +4,14 @@ import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { useShelf } from '../../documents/session';
 import { LocalStore } from '../../documents/localStore';
-import { api, problemSentence, useChangePassphraseMutation, useSignOutMutation } from '../../state/api';
+import {
+  api,
+  problemSentence,
+  useChangePassphraseMutation,
+  useSetMutation,
+  useSettingsQuery,
+  useSignOutMutation,
+} from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { chooseMode, useModeChoice, type ModeChoice } from '../../theme/mode';
 import { colour, measure } from '../../theme/tokens';
@@ -36,6 +43,9 @@ export function SettingsScreen() {
         <Words tone={colour.soft}>Signed in as {account.name}</Words>
         <Part name="Light and dark">
           <ModeChoiceRow />
+        </Part>
+        <Part name="Keys">
+          <LettersChoice />
         </Part>
         <Part name="Take in notes">
           <TakeIn />
@@ -93,6 +103,30 @@ function ModeChoiceRow() {
         </Pressable>
       ))}
     </View>
+  );
+}
+
+/** Single letters can be turned off, for those who write by voice or strike keys by chance. */
+function LettersChoice() {
+  const { data: settings } = useSettingsQuery();
+  const [set] = useSetMutation();
+  const isOn = settings?.letters !== false;
+  return (
+    <Pressable
+      role="switch"
+      aria-checked={isOn}
+      aria-label="Single letters act out of text"
+      onPress={() => void set({ key: 'letters', value: !isOn })}
+      style={{ minHeight: measure.touch, justifyContent: 'center' }}
+    >
+      <Words size={17}>
+        Single letters act out of text:{' '}
+        <Words size={17} weight="700">
+          {isOn ? 'on' : 'off'}
+        </Words>
+      </Words>
+      <Words tone={colour.soft}>Pressing Shift twice opens them along the bottom in any case.</Words>
+    </Pressable>
   );
 }
 

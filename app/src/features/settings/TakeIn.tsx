@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { problemSentence, useTakeInMutation } from '../../state/api';
 import type { ImportReport } from '../../state/types';
 import { colour } from '../../theme/tokens';
-import { count } from '../outline/ContentsPanel';
+import { count } from '../shell/count';
 import { Words } from '../shell/Words';
 
 const SHOWN_REMARKS = 20;

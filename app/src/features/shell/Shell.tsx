@@ -3,15 +3,18 @@ import type { ReactNode } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { useNotebooksQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
-import { goOpened, keysOpened, noticed } from '../../state/view';
+import { textOnlyToggled } from '../../state/view';
 import { colour, measure } from '../../theme/tokens';
-import { GoTo } from '../find/GoTo';
-import { KeysSheet } from '../keys/KeysSheet';
+import { KeyStrip } from '../keys/KeyStrip';
 import { useKeys } from '../keys/useKeys';
+import { ChosenBar } from '../outline/ChosenBar';
 import { ContentsPanel } from '../outline/ContentsPanel';
+import { OutlineDragging } from '../outline/OutlineDragging';
 import { Pile } from '../outline/Pile';
-import { useRestore } from '../outline/useRestore';
+import { useVisited } from '../trail/visited';
 import { Action } from './Action';
+import { Notice } from './Notice';
+import { OpenSheets } from './OpenSheets';
 import { SavingSign } from './SavingSign';
 import { Words } from './Words';
 
@@ -22,12 +25,12 @@ interface Place {
 }
 
 const PLACES: Place[] = [
-  { label: 'Desk', address: '/desk', isHere: (path) => path.startsWith('/desk') || path.startsWith('/settings') },
+  { label: 'Desk', address: '/desk', isHere: (path) => /^\/(desk|settings)/u.test(path) },
   { label: 'Today', address: '/today', isHere: (path) => path.startsWith('/today') || path.startsWith('/day') },
   {
     label: 'Notebooks',
     address: '/notebooks',
-    isHere: (path) => /^\/(notebooks|n|p|b)(\/|$)/u.test(path),
+    isHere: (path) => /^\/(notebooks|n|p|b|bin)(\/|$)/u.test(path),
   },
   { label: 'Find', address: '/find', isHere: (path) => path.startsWith('/find') },
 ];
@@ -37,24 +40,34 @@ export function Shell({ children }: { children: ReactNode }) {
   const { width } = useWindowDimensions();
   const isWide = width >= measure.wide;
   const dispatch = useAppDispatch();
-  const { isGoOpen, isKeysOpen } = useAppSelector((state) => state.view);
+  const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
   useKeys();
+  useVisited();
   return (
-    <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>
-      {isWide && <Rail />}
-      {width >= measure.withContents && <ContentsPanel />}
-      <View style={{ flex: 1, minWidth: 0 }}>{children}</View>
-      {!isWide && <Bar />}
-      <Notice />
-      {isGoOpen && <GoTo onClose={() => dispatch(goOpened(false))} />}
-      {isKeysOpen && <KeysSheet onClose={() => dispatch(keysOpened(false))} />}
-    </View>
+    <OutlineDragging>
+      <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>
+        {isWide && !isTextOnly && <Rail />}
+        {width >= measure.withContents && !isTextOnly && <ContentsPanel />}
+        <View style={{ flex: 1, minWidth: 0 }}>{children}</View>
+        {!isWide && <Bar />}
+        {isTextOnly && (
+          <View style={{ position: 'fixed' as 'absolute', right: 22, bottom: 8, zIndex: 20 }}>
+            <Action label="Show all" tone={colour.soft} onPress={() => dispatch(textOnlyToggled())} />
+          </View>
+        )}
+        <ChosenBar />
+        <Notice />
+        <KeyStrip />
+        <OpenSheets />
+      </View>
+    </OutlineDragging>
   );
 }
 
 function Rail() {
   const path = usePathname();
   const { data: notebooks = [] } = useNotebooksQuery();
+  const piled = notebooks.filter((notebook) => notebook.season === null);
   return (
     <View
       role="navigation"
@@ -71,8 +84,8 @@ function Rail() {
       {PLACES.map((place) => (
         <RailLink key={place.label} place={place} isHere={place.isHere(path)} />
       ))}
-      <View style={{ flex: 1, paddingTop: 16, overflow: 'scroll' }}>
-        <Pile notebooks={notebooks} />
+      <View style={{ flex: 1, paddingTop: 16, overflowY: 'auto' } as never}>
+        <Pile notebooks={piled} />
       </View>
       <View style={{ padding: 14 }}>
         <SavingSign />
@@ -143,45 +156,6 @@ function Bar() {
           </Link>
         );
       })}
-    </View>
-  );
-}
-
-/** A short notice at the foot, with one action to take the act back. */
-function Notice() {
-  const notice = useAppSelector((state) => state.view.notice);
-  const dispatch = useAppDispatch();
-  const restore = useRestore();
-  if (!notice) return null;
-  const { undo } = notice;
-  return (
-    <View
-      role="status"
-      style={{
-        position: 'fixed' as 'absolute',
-        bottom: measure.bar + 12,
-        left: 16,
-        right: 16,
-        maxWidth: 520,
-        marginHorizontal: 'auto',
-        backgroundColor: colour.leaf,
-        borderWidth: 1,
-        borderColor: colour.rule,
-        borderLeftWidth: 4,
-        borderLeftColor: colour.ochre,
-        boxShadow: `0 6px 24px ${colour.shadow}`,
-        borderRadius: 3,
-        flexDirection: 'row',
-        alignItems: 'center',
-        paddingLeft: 14,
-        paddingRight: 8,
-        gap: 18,
-        zIndex: 50,
-      }}
-    >
-      <Words style={{ flex: 1, paddingVertical: 10 }}>{notice.words}</Words>
-      {undo && <Action label={undo.label} onPress={() => void restore(undo.entryId)} />}
-      <Action label="Close" tone={colour.soft} onPress={() => dispatch(noticed(null))} />
     </View>
   );
 }

@@ -32,3 +32,5 @@ export function goBack(): void {
   if (router.canGoBack()) router.back();
   else router.replace('/today' as never);
 }
+
+export const goForward = (): void => window.history.forward();

@@ -1,75 +1,122 @@
-import { Link } from 'expo-router';
-import { Fragment } from 'react';
-import { Pressable, View } from 'react-native';
 import type { TrailStep } from '@glossarion/core/outline';
-import { colour, measure } from '../../theme/tokens';
-import { goBack } from '../shell/navigation';
-import { Words } from '../shell/Words';
+import { useAppDispatch } from '../../state/store';
+import { sheetOpened } from '../../state/view';
+import { goBack, goForward, open } from '../shell/navigation';
 
-const addressOfStep = (step: TrailStep): string => (step.kind === 'page' ? `/p/${step.id}` : `/n/${step.id}`);
+export const addressOfStep = (step: TrailStep): string => (step.kind === 'page' ? `/p/${step.id}` : `/n/${step.id}`);
 
-function Step({ step, isUnderlined }: { step: TrailStep; isUnderlined?: boolean }) {
+/** A trail of more steps than this is shown by its ends; the whole of it opens by the number between. */
+const SHOWN_WIDE = 4;
+const SHOWN_PHONE = 2;
+
+function Step({ step }: { step: TrailStep }) {
+  const address = addressOfStep(step);
   return (
-    <Link href={addressOfStep(step) as never}>
-      <Words size={16} tone={colour.soft} style={isUnderlined ? { textDecorationLine: 'underline' } : {}}>
-        {step.name || 'Nameless page'}
-      </Words>
-    </Link>
-  );
-}
-
-/** Where a page stands, on a wide screen: every step from the notebook down. */
-export function Trail({ trail, title }: { trail: readonly TrailStep[]; title: string }) {
-  return (
-    <View
-      role="navigation"
-      aria-label="Trail"
-      style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 7, flex: 1 }}
+    <a
+      className="trail-step"
+      href={address}
+      title={step.name}
+      dir="auto"
+      onClick={(event) => {
+        if (event.metaKey || event.ctrlKey) return;
+        event.preventDefault();
+        open(address);
+      }}
     >
-      {trail.map((step) => (
-        <Fragment key={step.id}>
-          <Step step={step} />
-          <Words size={16} tone={colour.soft} aria-hidden>
-            /
-          </Words>
-        </Fragment>
-      ))}
-      <Words size={16} style={{ flexShrink: 1 }} numberOfLines={1}>
-        {title}
-      </Words>
-    </View>
+      {step.name || 'Nameless page'}
+    </a>
   );
 }
 
-/** Where a page stands, on a phone: back, and in what; the rest follows in smaller steps, never cut off. */
-export function PhoneTrail({ trail }: { trail: readonly TrailStep[] }) {
-  const [nearest, ...others] = [...trail].reverse();
+/** Opens the whole trail, where some of it was left out. */
+function Between({ entryId, count }: { entryId: string; count: number }) {
+  const dispatch = useAppDispatch();
   return (
-    <View role="navigation" aria-label="Trail" style={{ flexDirection: 'row', alignItems: 'center', flex: 1 }}>
-      <Pressable
-        role="button"
-        aria-label="Back"
-        onPress={goBack}
-        style={{ width: measure.touch, height: measure.touch, justifyContent: 'center', paddingLeft: 18 }}
-      >
-        <Words size={20} tone={colour.soft}>
+    <button
+      type="button"
+      className="trail-between"
+      aria-label={`Show the whole trail, ${count} more steps`}
+      onClick={() => dispatch(sheetOpened({ for: 'trail', entryId }))}
+    >
+      {count} between
+    </button>
+  );
+}
+
+interface TrailProps {
+  entryId: string;
+  trail: readonly TrailStep[];
+  title: string;
+}
+
+/** Where a page stands, on a wide screen: every step from the notebook down, and back, forward and up. */
+export function Trail({ entryId, trail, title }: TrailProps) {
+  const left = trail.length > SHOWN_WIDE ? trail.slice(2, -2) : [];
+  const shown = trail.filter((step) => !left.includes(step));
+  const up = trail[trail.length - 1];
+  return (
+    <nav aria-label="Trail" className="trail">
+      <span className="trail-ways">
+        <button type="button" aria-label="Back" onClick={goBack}>
           ←
-        </Words>
-      </Pressable>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', flex: 1, alignItems: 'baseline' }}>
+        </button>
+        <button type="button" aria-label="Forward" onClick={goForward}>
+          →
+        </button>
+        {up && (
+          <button type="button" aria-label={`Up to ${up.name}`} onClick={() => open(addressOfStep(up))}>
+            ↑
+          </button>
+        )}
+      </span>
+      {shown.map((step, index) => (
+        <span key={step.id} className="trail-part">
+          {left.length > 0 && index === 2 && (
+            <>
+              <Between entryId={entryId} count={left.length} />
+              <span aria-hidden> / </span>
+            </>
+          )}
+          <Step step={step} />
+          <span aria-hidden> / </span>
+        </span>
+      ))}
+      <span className="trail-here" dir="auto">
+        {title}
+      </span>
+    </nav>
+  );
+}
+
+/** Where a page stands, on a phone: back, in what, and in which notebook; the steps between open as a list. */
+export function PhoneTrail({ entryId, trail }: Omit<TrailProps, 'title'>) {
+  const [nearest, ...others] = [...trail].reverse();
+  const left = others.length > SHOWN_PHONE ? others.slice(0, -1) : [];
+  const shown = others.filter((step) => !left.includes(step));
+  return (
+    <nav aria-label="Trail" className="trail phone">
+      <span className="trail-ways">
+        <button type="button" aria-label="Back" onClick={goBack}>
+          ←
+        </button>
+      </span>
+      <span className="trail-line">
         {nearest && (
           <>
-            <Words tone={colour.soft}>in </Words>
-            <Step step={nearest} isUnderlined />
+            in <Step step={nearest} />
           </>
         )}
-        {others.map((step) => (
-          <Fragment key={step.id}>
-            <Words tone={colour.soft}>, </Words>
-            <Step step={step} />
-          </Fragment>
+        {left.length > 0 && (
+          <>
+            , <Between entryId={entryId} count={left.length} />
+          </>
+        )}
+        {shown.map((step) => (
+          <span key={step.id}>
+            , <Step step={step} />
+          </span>
         ))}
-      </View>
-    </View>
+      </span>
+    </nav>
   );
 }

@@ -1,13 +1,21 @@
 import { dayInText, localDay } from '@glossarion/core/journal';
-import type { TrailStep } from '@glossarion/core/outline';
+import { SEASON_WORDS, type TrailStep } from '@glossarion/core/outline';
 import type { Target } from '../../state/types';
 
 /** A trail in one line, as lists show it. */
 export const trailWords = (trail: readonly TrailStep[]): string => trail.map((step) => step.name).join(' / ');
 
+/** Where something stands and when it is for, as lists and pickers say it. */
+export function placeWords(target: Target): string {
+  const where = target.day ? 'Journal' : trailWords(target.trail) || target.kind;
+  return [where, target.state === 'unwritten' ? 'not yet written' : '', SEASON_WORDS[target.season]]
+    .filter(Boolean)
+    .join(', ');
+}
+
 /** What a link without words of its own shows of its target. */
 export function linkWords(target: Target | undefined): string {
   if (!target) return '…';
-  if (target.state === 'gone') return 'a page that is gone';
+  if (target.state === 'gone') return target.title || 'a page that is gone';
   return target.day ? dayInText(target.day, localDay(new Date())) : target.title;
 }

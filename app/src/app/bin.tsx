@@ -1,0 +1,5 @@
+import { BinScreen } from '../features/bin/BinScreen';
+
+export default function Bin() {
+  return <BinScreen />;
+}

@@ -1,0 +1,99 @@
+import type { Editor } from '@tiptap/core';
+import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
+import { createPortal } from 'react-dom';
+
+export interface PickerHandle {
+  /** Gives the picker a key; true when it took it. */
+  take: (key: string) => boolean;
+}
+
+export interface PickerChoice {
+  key: string;
+  words: string;
+  detail: string;
+  isNew?: boolean;
+  choose: () => void;
+}
+
+interface PickerListProps {
+  handle: Ref<PickerHandle>;
+  editor: Editor;
+  label: string;
+  /** Where in the text it was opened. */
+  from: number;
+  typed: string;
+  choices: readonly PickerChoice[];
+  /** The choices for what is typed are still on their way. */
+  isPending?: boolean;
+}
+
+const WIDTH = 330;
+
+/** A list beside the cursor, chosen from by arrows and Enter while the text keeps the focus, or by a tap. */
+export function PickerList({ handle, editor, label, from, typed, choices, isPending = false }: PickerListProps) {
+  const [chosen, setChosen] = useState(0);
+  const list = useRef<HTMLDivElement>(null);
+  /** Enter was pressed before the answer was here: it counts for the first of what comes. */
+  const isAwaited = useRef(false);
+  const active = Math.min(chosen, choices.length - 1);
+
+  useEffect(() => setChosen(0), [typed]);
+
+  useEffect(() => {
+    if (isPending || !isAwaited.current) return;
+    isAwaited.current = false;
+    choices[0]?.choose();
+  }, [isPending, choices]);
+
+  useImperativeHandle(
+    handle,
+    () => ({
+      take: (key) => {
+        if (isPending && (key === 'Enter' || key === 'Tab')) {
+          isAwaited.current = true;
+          return true;
+        }
+        if (choices.length === 0) return false;
+        if (key === 'ArrowDown') setChosen((active + 1) % choices.length);
+        else if (key === 'ArrowUp') setChosen((active - 1 + choices.length) % choices.length);
+        else if (key === 'Enter' || key === 'Tab') choices[active]?.choose();
+        else return false;
+        return true;
+      },
+    }),
+    [choices, active, isPending],
+  );
+
+  useLayoutEffect(() => {
+    const element = list.current;
+    if (!element) return;
+    const caret = editor.view.coordsAtPos(from);
+    const height = element.offsetHeight;
+    const bottom = window.visualViewport?.height ?? window.innerHeight;
+    const isBelow = caret.bottom + height + 8 < bottom;
+    element.style.left = `${Math.max(8, Math.min(caret.left, window.innerWidth - element.offsetWidth - 8))}px`;
+    element.style.top = `${isBelow ? caret.bottom + 4 : Math.max(8, caret.top - height - 4)}px`;
+    element.querySelector('.choice.active')?.scrollIntoView({ block: 'nearest' });
+  });
+
+  if (choices.length === 0) return null;
+  return createPortal(
+    <div ref={list} className="picker" role="listbox" aria-label={label} style={{ width: WIDTH }}>
+      {choices.map((choice, index) => (
+        <div
+          key={choice.key}
+          role="option"
+          aria-selected={index === active}
+          className={index === active ? 'choice active' : 'choice'}
+          onMouseDown={(event) => event.preventDefault()}
+          onMouseEnter={() => setChosen(index)}
+          onClick={choice.choose}
+        >
+          <span className={choice.isNew ? 'choice-words new' : 'choice-words'}>{choice.words}</span>
+          <span className="choice-detail">{choice.detail}</span>
+        </div>
+      ))}
+    </div>,
+    document.body,
+  );
+}

@@ -1,0 +1,103 @@
+import { api } from '../../state/api';
+import { store } from '../../state/store';
+import { marginToggled, noticed, sheetOpened, textOnlyToggled } from '../../state/view';
+import type { EntryInfo } from '../../state/types';
+import { doAgain, takeBack } from '../outline/deeds';
+import { chosenOf, copyLink, makeOverviewPage, makePageAt, pinAll, setSeason, unpin } from '../outline/entryActs';
+import { goBack, goForward, open } from '../shell/navigation';
+import { addressOfStep } from '../trail/Trail';
+
+/** What a key acts on: the entry that has the focus in the contents, else the one that is shown. */
+export interface KeyPlace {
+  entryId: string | undefined;
+}
+
+export interface KeyAct {
+  key: string;
+  label: string;
+  act: (place: KeyPlace) => unknown;
+}
+
+const { dispatch } = store;
+const needsEntry = () => void dispatch(noticed({ words: 'Open a page, a section or a notebook first.' }));
+
+const withEntry = (act: (entry: EntryInfo) => unknown) => async (place: KeyPlace) => {
+  if (!place.entryId) return needsEntry();
+  const entry = await dispatch(
+    api.endpoints.entry.initiate(place.entryId, { subscribe: false, forceRefetch: true }),
+  ).unwrap();
+  await act(entry);
+};
+const chosenHere = (entry: EntryInfo) => ({ ...chosenOf(entry), title: entry.title });
+
+function togglePin(entry: EntryInfo): unknown {
+  const { data: pins = [] } = api.endpoints.pins.select()(store.getState());
+  const isPinned = pins.some((pin) => pin.id === entry.id);
+  return isPinned ? unpin(entry) : pinAll([chosenHere(entry)]);
+}
+
+/** The letters that act out of text, and in the strip. */
+export const KEY_ACTS: readonly KeyAct[] = [
+  { key: 't', label: 'Today', act: () => open('/today') },
+  { key: 'd', label: 'Desk', act: () => open('/desk') },
+  { key: 'b', label: 'Notebooks', act: () => open('/notebooks') },
+  { key: 'f', label: 'Find', act: () => open('/find') },
+  { key: 'g', label: 'Go to', act: () => dispatch(sheetOpened({ for: 'go' })) },
+  { key: 'n', label: 'New page beside', act: ({ entryId }) => makePageAt('beside', entryId) },
+  { key: 'u', label: 'New page beneath', act: ({ entryId }) => makePageAt('beneath', entryId) },
+  { key: 'm', label: 'Margin', act: () => dispatch(marginToggled()) },
+  { key: 'o', label: 'Text only', act: () => dispatch(textOnlyToggled()) },
+  {
+    key: 'l',
+    label: 'Copy link',
+    act: ({ entryId }) =>
+      entryId
+        ? withEntry((entry) => copyLink(entry.kind, entry.id))({ entryId })
+        : navigator.clipboard
+            .writeText(window.location.href)
+            .then(() => dispatch(noticed({ words: 'The link to this place is on the clipboard.' }))),
+  },
+  {
+    key: 's',
+    label: 'Send elsewhere',
+    act: withEntry((entry) => dispatch(sheetOpened({ for: 'move', entries: [chosenHere(entry)] }))),
+  },
+  { key: 'p', label: 'Pin', act: withEntry(togglePin) },
+  {
+    key: 'a',
+    label: 'Lay aside, bring back',
+    act: withEntry((entry) => setSeason([chosenHere(entry)], entry.ownSeason ? 'now' : 'aside')),
+  },
+  {
+    key: 'v',
+    label: 'Overview page',
+    act: withEntry((entry) => {
+      const section = entry.trail[entry.trail.length - 1];
+      return makeOverviewPage(entry.kind === 'page' && section ? { id: section.id, title: section.name } : entry);
+    }),
+  },
+  {
+    key: 'i',
+    label: 'What this stands in',
+    act: withEntry((entry) => {
+      const up = entry.trail[entry.trail.length - 1];
+      open(up ? addressOfStep(up) : '/notebooks');
+    }),
+  },
+  { key: 'h', label: 'Places visited', act: () => dispatch(sheetOpened({ for: 'visited' })) },
+  { key: ',', label: 'Back', act: goBack },
+  { key: '.', label: 'Forward', act: goForward },
+  { key: 'z', label: 'Take back', act: takeBack },
+  { key: 'y', label: 'Do again', act: doAgain },
+  { key: '?', label: 'All keys', act: () => dispatch(sheetOpened({ for: 'keys' })) },
+];
+
+/** Opens the notebook at a place of the pile, counted from 0. */
+export function openPiled(place: number): void {
+  const { data } = api.endpoints.notebooks.select()(store.getState());
+  const notebook = data?.filter((each) => each.season === null)[place];
+  if (notebook) open(`/n/${notebook.id}`);
+}
+
+export const actOf = (key: string): KeyAct['act'] | undefined =>
+  /^[1-9]$/u.test(key) ? () => openPiled(Number(key) - 1) : KEY_ACTS.find((each) => each.key === key)?.act;

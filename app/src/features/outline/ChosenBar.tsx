@@ -1,0 +1,52 @@
+import { View, useWindowDimensions } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import { chose } from '../../state/view';
+import { colour, measure } from '../../theme/tokens';
+import { Action } from '../shell/Action';
+import { Words } from '../shell/Words';
+import { askWhereTo, pinAll, remove, setSeason } from './entryActs';
+
+/** What can be done with all entries that were chosen, along the bottom while any are. */
+export function ChosenBar() {
+  const chosen = useAppSelector((state) => state.view.chosen);
+  const dispatch = useAppDispatch();
+  const { width } = useWindowDimensions();
+  if (!chosen) return null;
+  const leave = () => void dispatch(chose(null));
+  const deeds: [string, () => unknown][] = [
+    ['Move to…', () => askWhereTo(chosen)],
+    ['For later', () => setSeason(chosen, 'later').then(leave)],
+    ['Lay aside', () => setSeason(chosen, 'aside').then(leave)],
+    ['Pin', () => pinAll(chosen).then(leave)],
+    ['Delete', () => remove(chosen).then(leave)],
+  ];
+  return (
+    <View
+      role="toolbar"
+      aria-label="Chosen entries"
+      style={{
+        position: 'fixed' as 'absolute',
+        bottom: width < measure.wide ? measure.bar : 0,
+        left: 0,
+        right: 0,
+        zIndex: 30,
+        flexDirection: 'row',
+        flexWrap: 'wrap',
+        alignItems: 'center',
+        columnGap: 16,
+        paddingHorizontal: 16,
+        paddingVertical: 2,
+        backgroundColor: colour.leaf,
+        borderTopWidth: 2,
+        borderTopColor: colour.vermilion,
+      }}
+    >
+      <Words weight="700" role="status">
+        {chosen.length === 0 ? 'Tap what you choose' : `${chosen.length} chosen`}
+      </Words>
+      {chosen.length > 0 &&
+        deeds.map(([label, act]) => <Action key={label} label={label} onPress={() => void act()} />)}
+      <Action label="Done" tone={colour.soft} onPress={leave} />
+    </View>
+  );
+}

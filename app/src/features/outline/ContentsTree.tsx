@@ -1,0 +1,235 @@
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { stepPlace, type Step } from '@glossarion/core/outline';
+import { useFoldMutation } from '../../state/api';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import type { Contents, ContentsEntry } from '../../state/types';
+import { chose, renaming, sheetOpened, toggledChosen } from '../../state/view';
+import { pigmentColour, type SpineName } from '../../theme/tokens';
+import { open } from '../shell/navigation';
+import { contentsLines, siblingsOf, type ContentsLine } from './contentsLines';
+import { ContentsLineView, SeasonHead } from './ContentsLineView';
+import { chosenOf, moveTo, remove } from './entryActs';
+import { useDraggedId } from './OutlineDragging';
+
+interface ContentsTreeProps {
+  notebook: { id: string; name: string; pigment: SpineName | null };
+  contents: Contents;
+  hereId: string | null;
+  isNarrow: boolean;
+  /** What the lines are scrolled in. */
+  scroller: () => HTMLElement | null;
+}
+
+/** More lines than these are drawn only where they are seen. */
+const DRAWN_WHOLE = 150;
+const STEPS: Record<string, Step> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
+
+/** A notebook's tree, set like a book's table of contents: read, folded, chosen from and arranged by touch and keys. */
+export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }: ContentsTreeProps) {
+  const dispatch = useAppDispatch();
+  const [fold] = useFoldMutation();
+  const lines = useMemo(() => contentsLines(notebook.id, contents), [notebook.id, contents]);
+  const chosen = useAppSelector((state) => state.view.chosen);
+  const [focusedKey, setFocusedKey] = useState<string | null>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const entries = useMemo(() => {
+    const byId = new Map<string, ContentsEntry>();
+    for (const line of lines) if (line.kind === 'entry') byId.set(line.row.entry.id, line.row.entry);
+    return byId;
+  }, [lines]);
+
+  const keyAt = (index: number) => lines[index]?.key ?? null;
+  const wanted = focusedKey && lines.some((line) => line.key === focusedKey) ? focusedKey : hereId;
+  const active = lines.find((line) => line.key === wanted)?.key ?? keyAt(0);
+
+  const focusLine = (key: string) => {
+    setFocusedKey(key);
+    const index = lines.findIndex((line) => line.key === key);
+    virtual.scrollToIndex?.(index);
+    requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-key="${key}"]`)?.focus());
+  };
+
+  const setFold = (entry: ContentsEntry, isOpen: boolean) => void fold({ id: entry.id, isOpen });
+  const openEntry = (entry: ContentsEntry) => {
+    if (entry.kind === 'page') open(`/p/${entry.id}`);
+    else setFold(entry, !entry.isOpen);
+  };
+  const choose = (entry: ContentsEntry) => dispatch(toggledChosen(chosenOf(entry)));
+
+  /** Moves by one step; the focus goes along. */
+  const step = (entry: ContentsEntry, by: Step) => {
+    const holder =
+      entry.parentId === notebook.id ? { id: notebook.id, kind: 'notebook' as const, parentId: null } : null;
+    const parent = holder ?? entries.get(entry.parentId ?? '') ?? null;
+    const place = stepPlace(by, entry, siblingsOf(contents, entry.parentId), parent);
+    if (!place) return;
+    const where = { up: 'up', down: 'down', in: 'in', out: 'out' }[by];
+    if (by === 'in' && place.parentId) void fold({ id: place.parentId, isOpen: true });
+    setFocusedKey(entry.id);
+    void moveTo([chosenOf(entry)], place, where).then(() => focusSoon(entry.id));
+  };
+  const focusSoon = (key: string) =>
+    setTimeout(() => list.current?.querySelector<HTMLElement>(`[data-key="${key}"]`)?.focus(), 120);
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const key = (event.target as HTMLElement).closest<HTMLElement>('[data-key]')?.dataset.key;
+    const index = lines.findIndex((line) => line.key === key);
+    const line = lines[index];
+    if (!line || (event.target as HTMLElement).tagName === 'INPUT') return;
+    const acts = line.kind === 'entry' ? keysOfEntry(line, index, event) : keysOfSeason(line, event);
+    const act = acts[event.key] ?? movesFocus(index)[event.key];
+    if (!act || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    event.stopPropagation();
+    act();
+  };
+
+  const movesFocus = (index: number): Record<string, () => void> => {
+    const to = (each: number) => () => {
+      const key = keyAt(Math.max(0, Math.min(lines.length - 1, each)));
+      if (key) focusLine(key);
+    };
+    return { ArrowDown: to(index + 1), ArrowUp: to(index - 1), Home: to(0), End: to(lines.length - 1) };
+  };
+
+  const keysOfSeason = (line: ContentsLine & { kind: 'season' }, event: KeyboardEvent): Record<string, () => void> => {
+    if (event.altKey || event.shiftKey) return {};
+    const set = (isOpen: boolean) => () => void fold({ id: notebook.id, season: line.season, isOpen });
+    return { Enter: set(!line.isOpen), ' ': set(!line.isOpen), ArrowRight: set(true), ArrowLeft: set(false) };
+  };
+
+  const keysOfEntry = (
+    line: ContentsLine & { kind: 'entry' },
+    index: number,
+    event: KeyboardEvent,
+  ): Record<string, () => void> => {
+    const { entry } = line.row;
+    const by = STEPS[event.key];
+    if (event.altKey) return by ? { [event.key]: () => step(entry, by) } : {};
+    if (event.shiftKey && (by === 'up' || by === 'down')) {
+      const next = lines[index + (by === 'down' ? 1 : -1)];
+      if (next?.kind !== 'entry') return {};
+      return {
+        [event.key]: () => {
+          const both = [entry, next.row.entry].map(chosenOf);
+          dispatch(chose([...(chosen ?? []).filter((each) => both.every((other) => other.id !== each.id)), ...both]));
+          focusLine(next.key);
+        },
+      };
+    }
+    const holdsAny = entry.pagesBeneath + entry.sectionsBeneath > 0;
+    const acted = chosen?.some((each) => each.id === entry.id) ? chosen : [chosenOf(entry)];
+    return {
+      Enter: () => openEntry(entry),
+      ' ': () => choose(entry),
+      F2: () => dispatch(renaming(entry.id)),
+      Delete: () => void remove(acted).then(() => dispatch(chose(null))),
+      '.': () => dispatch(sheetOpened({ for: 'entry', entryId: entry.id })),
+      ContextMenu: () => dispatch(sheetOpened({ for: 'entry', entryId: entry.id })),
+      s: () => dispatch(sheetOpened({ for: 'move', entries: acted })),
+      Escape: () => dispatch(chose(null)),
+      ArrowRight: () => (holdsAny && !entry.isOpen ? setFold(entry, true) : focusLine(keyAt(index + 1) ?? line.key)),
+      ArrowLeft: () =>
+        entry.isOpen && holdsAny
+          ? setFold(entry, false)
+          : entries.has(entry.parentId ?? '') && focusLine(entry.parentId!),
+    };
+  };
+
+  const virtual = useDrawnLines(lines, isNarrow, scroller, list);
+
+  return (
+    <div
+      ref={list}
+      role="tree"
+      aria-label={`Contents of ${notebook.name}`}
+      aria-multiselectable={chosen !== null || undefined}
+      className="contents"
+      data-narrow={isNarrow}
+      style={{ '--tone': pigmentColour(notebook.pigment), ...virtual.listStyle } as React.CSSProperties}
+      onKeyDown={onKeyDown}
+      onFocus={(event) => {
+        const key = (event.target as HTMLElement).closest<HTMLElement>('[data-key]')?.dataset.key;
+        if (key) setFocusedKey(key);
+      }}
+    >
+      {virtual.items.map(({ index, ref, style }) => {
+        const line = lines[index]!;
+        const isTabbable = line.key === active;
+        return (
+          <div key={line.key} ref={ref} data-index={index} role="none" style={style}>
+            {line.kind === 'season' ? (
+              <SeasonHead
+                line={line}
+                isTabbable={isTabbable}
+                onFold={() => void fold({ id: notebook.id, season: line.season, isOpen: !line.isOpen })}
+              />
+            ) : (
+              <ContentsLineView
+                line={line}
+                isHere={line.row.entry.id === hereId}
+                isTabbable={isTabbable}
+                isNarrow={isNarrow}
+                onOpen={() => openEntry(line.row.entry)}
+                onFold={() => setFold(line.row.entry, !line.row.entry.isOpen)}
+              />
+            )}
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Which lines are drawn, and where: all of a short contents, of a long one those in view. */
+function useDrawnLines(
+  lines: readonly ContentsLine[],
+  isNarrow: boolean,
+  scroller: () => HTMLElement | null,
+  list: React.RefObject<HTMLDivElement | null>,
+) {
+  const isLong = lines.length > DRAWN_WHOLE;
+  const [margin, setMargin] = useState(0);
+  const draggedId = useDraggedId();
+  useLayoutEffect(() => {
+    const [outer, inner] = [scroller(), list.current];
+    if (!isLong || !outer || !inner) return;
+    const top = inner.getBoundingClientRect().top - outer.getBoundingClientRect().top + outer.scrollTop;
+    if (Math.abs(top - margin) > 1) setMargin(top);
+    // What stands above the list may have grown with anything that was drawn anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  });
+  const virtualizer = useVirtualizer({
+    count: isLong ? lines.length : 0,
+    getScrollElement: scroller,
+    estimateSize: (index) => (lines[index]?.kind === 'entry' ? (isNarrow ? 30 : 44) : 48),
+    getItemKey: (index) => lines[index]!.key,
+    overscan: 12,
+    scrollMargin: margin,
+    // What is being dragged stays, or the drag would end when it is scrolled out of sight.
+    rangeExtractor: (range) => {
+      const dragged = lines.findIndex((line) => line.key === draggedId);
+      const drawn = defaultRangeExtractor(range);
+      return dragged < 0 || drawn.includes(dragged) ? drawn : [...drawn, dragged].sort((one, other) => one - other);
+    },
+  });
+  if (!isLong) {
+    const items = lines.map((_line, index) => ({ index, ref: undefined, style: undefined }));
+    return { items, listStyle: {} as React.CSSProperties };
+  }
+  return {
+    scrollToIndex: (index: number) => virtualizer.scrollToIndex(index, { align: 'auto' }),
+    listStyle: { position: 'relative', height: virtualizer.getTotalSize() } as React.CSSProperties,
+    items: virtualizer.getVirtualItems().map(({ index, start }) => ({
+      index,
+      ref: virtualizer.measureElement,
+      style: {
+        position: 'absolute' as const,
+        insetInline: 0,
+        top: 0,
+        transform: `translateY(${start - margin}px)`,
+      },
+    })),
+  };
+}

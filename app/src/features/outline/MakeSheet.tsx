@@ -1,0 +1,185 @@
+import { Button, Input } from '@rneui/themed';
+import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { Pressable, View } from 'react-native';
+import { newId } from '@glossarion/core/document';
+import {
+  ORNAMENTS,
+  PIGMENTS,
+  type Act,
+  type EntryKind,
+  type Ornament as OrnamentName,
+  type Pigment,
+} from '@glossarion/core/outline';
+import { useEntryQuery, useNotebooksQuery } from '../../state/api';
+import type { EntryInfo } from '../../state/types';
+import { colour, measure, spine } from '../../theme/tokens';
+import { open } from '../shell/navigation';
+import { Sheet } from '../shell/Sheet';
+import { Words } from '../shell/Words';
+import { perform } from './deeds';
+import { Ornament } from './Ornament';
+
+interface Fields {
+  name: string;
+  description: string;
+}
+
+interface LookSheetProps {
+  kind: EntryKind;
+  present: EntryInfo | null;
+  firstPigment: Pigment;
+  onSubmit: (wish: Fields & { pigment: Pigment; ornament: OrnamentName | null }) => Promise<boolean>;
+  onClose: () => void;
+}
+
+/** Makes a notebook, a section or a page where it was asked for. */
+export function MakeSheet(props: { kind: EntryKind; parentId: string | null; onClose: () => void }) {
+  const { kind, parentId, onClose } = props;
+  const { data: notebooks } = useNotebooksQuery();
+  if (!notebooks) return null;
+  // The first pigment that no notebook has yet.
+  const free =
+    PIGMENTS.find((pigment) => notebooks.every((notebook) => notebook.pigment !== pigment)) ??
+    PIGMENTS[notebooks.length % PIGMENTS.length]!;
+  return (
+    <LookSheet
+      kind={kind}
+      present={null}
+      firstPigment={free}
+      onClose={onClose}
+      onSubmit={async ({ name, description, pigment, ornament }) => {
+        const id = newId();
+        const look = kind === 'notebook' ? { pigment } : kind === 'section' ? { ornament } : {};
+        const isDone = await perform([{ do: 'make', id, kind, parentId, name, description, ...look }], null);
+        if (isDone && kind !== 'section') open(kind === 'page' ? `/p/${id}` : `/n/${id}`);
+        return isDone;
+      }}
+    />
+  );
+}
+
+/** Renames a notebook or a section, describes it, and changes its pigment or ornament. */
+export function DescribeSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
+  const { data: entry } = useEntryQuery(entryId);
+  if (!entry) return null;
+  return (
+    <LookSheet
+      kind={entry.kind}
+      present={entry}
+      firstPigment={entry.pigment ?? 'lapis'}
+      onClose={onClose}
+      onSubmit={({ name, description, pigment, ornament }) => {
+        const look = entry.kind === 'notebook' ? { pigment } : { ornament };
+        const acts: Act[] = [{ do: 'describe', id: entry.id, description, ...look }];
+        if (name !== entry.name) acts.push({ do: 'name', id: entry.id, name });
+        return perform(acts, `“${name}” was changed.`);
+      }}
+    />
+  );
+}
+
+function LookSheet({ kind, present, firstPigment, onSubmit, onClose }: LookSheetProps) {
+  const [pigment, setPigment] = useState(firstPigment);
+  const [ornament, setOrnament] = useState<OrnamentName | null>(present?.ornament ?? null);
+  const { control, handleSubmit, formState } = useForm<Fields>({
+    defaultValues: { name: present?.name ?? '', description: present?.description ?? '' },
+  });
+  const submit = handleSubmit(async ({ name, description }) => {
+    if (await onSubmit({ name: name.trim(), description: description.trim(), pigment, ornament })) onClose();
+  });
+  const field = (name: keyof Fields, label: string) => (
+    <Controller
+      control={control}
+      name={name}
+      rules={{
+        validate: (value) =>
+          name === 'description' || kind === 'page' || value.trim() !== '' || `A ${kind} needs a name.`,
+      }}
+      render={({ field: { value, onChange, onBlur }, fieldState }) => (
+        <Input
+          label={label}
+          aria-label={label}
+          value={value}
+          onChangeText={onChange}
+          onBlur={onBlur}
+          onSubmitEditing={() => void submit()}
+          errorMessage={fieldState.error?.message}
+        />
+      )}
+    />
+  );
+  return (
+    <Sheet title={present ? `Change ${kind}` : `New ${kind}`} onClose={onClose}>
+      {field('name', kind === 'page' ? 'Title' : 'Name')}
+      {kind !== 'page' && field('description', 'Described in a line')}
+      {kind === 'notebook' && <PigmentChoice chosen={pigment} onChoose={setPigment} />}
+      {kind === 'section' && <OrnamentChoice chosen={ornament} onChoose={setOrnament} />}
+      <Button
+        title={present ? 'Keep changes' : `Make ${kind}`}
+        onPress={() => void submit()}
+        loading={formState.isSubmitting}
+        containerStyle={{ marginTop: 12 }}
+      />
+    </Sheet>
+  );
+}
+
+function PigmentChoice({ chosen, onChoose }: { chosen: Pigment; onChoose: (pigment: Pigment) => void }) {
+  return (
+    <View role="radiogroup" aria-label="Pigment" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {PIGMENTS.map((pigment) => (
+        <Pressable
+          key={pigment}
+          role="radio"
+          aria-checked={pigment === chosen}
+          onPress={() => onChoose(pigment)}
+          style={{
+            backgroundColor: spine(pigment),
+            minHeight: measure.touch,
+            paddingHorizontal: 14,
+            justifyContent: 'center',
+            borderRadius: 2,
+            borderBottomWidth: 4,
+            borderBottomColor: pigment === chosen ? colour.ink : 'transparent',
+          }}
+        >
+          <Words tone="#fff" weight={pigment === chosen ? '700' : '400'}>
+            {pigment}
+          </Words>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
+interface OrnamentChoiceProps {
+  chosen: OrnamentName | null;
+  onChoose: (ornament: OrnamentName | null) => void;
+}
+
+function OrnamentChoice({ chosen, onChoose }: OrnamentChoiceProps) {
+  return (
+    <View role="radiogroup" aria-label="Ornament" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 4 }}>
+      {[null, ...ORNAMENTS].map((ornament) => (
+        <Pressable
+          key={ornament ?? 'none'}
+          role="radio"
+          aria-checked={ornament === chosen}
+          aria-label={ornament ?? 'none'}
+          onPress={() => onChoose(ornament)}
+          style={{
+            width: measure.touch,
+            height: measure.touch,
+            alignItems: 'center',
+            justifyContent: 'center',
+            borderBottomWidth: 2,
+            borderBottomColor: ornament === chosen ? colour.vermilion : 'transparent',
+          }}
+        >
+          {ornament ? <Ornament name={ornament} tone={colour.ink} size={22} /> : <Words tone={colour.soft}>none</Words>}
+        </Pressable>
+      ))}
+    </View>
+  );
+}

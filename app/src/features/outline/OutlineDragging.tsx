@@ -1,0 +1,179 @@
+import {
+  DndContext,
+  DragOverlay,
+  MouseSensor,
+  TouchSensor,
+  useDraggable as useDndDraggable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type DragMoveEvent,
+  type DragStartEvent,
+} from '@dnd-kit/core';
+import { createContext, useContext, useId, useRef, useState, type ReactNode } from 'react';
+import { dropPlace, dropZone, shownTitle, type DropZone, type EntryKind } from '@glossarion/core/outline';
+import { api } from '../../state/api';
+import { store, useAppDispatch } from '../../state/store';
+import type { ContentsEntry } from '../../state/types';
+import { chose, sheetOpened, type ChosenEntry } from '../../state/view';
+import { chosenOf, moveTo } from './entryActs';
+
+/** Arranging the outline by dragging: anything in the contents or the pile, by mouse or by a long touch. */
+
+const DraggedContext = createContext<string | null>(null);
+
+/** The id of the entry that is being dragged. */
+export const useDraggedId = (): string | null => useContext(DraggedContext);
+
+/** How long something folded is held over before it opens. */
+const OPENS_AFTER = 600;
+
+interface Over {
+  id: string;
+  zone: DropZone;
+  rect: DOMRect;
+}
+
+interface DragData {
+  entry: ContentsEntry;
+  title: string;
+}
+
+/** Makes a line of the contents or a spine of the pile something that can be dragged. */
+export function useDraggable(entry: ContentsEntry, title: string) {
+  const scope = useId();
+  const { setNodeRef, listeners, isDragging } = useDndDraggable({
+    id: `${scope}${entry.id}`,
+    data: { entry, title } satisfies DragData,
+  });
+  return { ref: setNodeRef, listeners, isDragged: isDragging };
+}
+
+/** The line of the outline at a point of the screen. */
+const lineAt = (x: number, y: number): HTMLElement | null =>
+  document
+    .elementsFromPoint(x, y)
+    .find((element): element is HTMLElement => (element as HTMLElement).dataset?.entry !== undefined) ?? null;
+
+function pointOf({ activatorEvent, delta }: DragMoveEvent): { x: number; y: number } {
+  const start =
+    'touches' in activatorEvent ? (activatorEvent as TouchEvent).touches[0]! : (activatorEvent as MouseEvent);
+  return { x: start.clientX + delta.x, y: start.clientY + delta.y };
+}
+
+export function OutlineDragging({ children }: { children: ReactNode }) {
+  const dispatch = useAppDispatch();
+  const [dragged, setDragged] = useState<{ data: DragData; all: ChosenEntry[] } | null>(null);
+  const [over, setOver] = useState<Over | null>(null);
+  const opening = useRef<{ id: string; timer: ReturnType<typeof setTimeout> } | null>(null);
+  const point = useRef<{ x: number; y: number; hasMoved: boolean } | null>(null);
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 280, tolerance: 8 } }),
+  );
+
+  const stop = () => {
+    if (opening.current) clearTimeout(opening.current.timer);
+    opening.current = null;
+    setDragged(null);
+    setOver(null);
+  };
+
+  const onStart = ({ active, activatorEvent }: DragStartEvent) => {
+    const data = active.data.current as DragData;
+    const { chosen } = store.getState().view;
+    const isAmong = chosen?.some((each) => each.id === data.entry.id) ?? false;
+    point.current = { x: 0, y: 0, hasMoved: !('touches' in activatorEvent) };
+    setDragged({ data, all: isAmong ? chosen! : [{ ...chosenOf(data.entry), title: data.title }] });
+  };
+
+  const findOver = (event: DragMoveEvent): Over | null => {
+    const { x, y } = pointOf(event);
+    if (Math.hypot(event.delta.x, event.delta.y) > 8 && point.current) point.current.hasMoved = true;
+    const line = lineAt(x, y);
+    const id = line?.dataset.entry;
+    if (!line || !id || !dragged || dragged.all.some((each) => each.id === id)) return null;
+    const rect = line.getBoundingClientRect();
+    const fraction = (y - rect.top) / rect.height;
+    const zones = dragged.all.map((each) => dropZone(each.kind, line.dataset.kind as EntryKind, fraction));
+    const zone = zones[0];
+    return zone && zones.every((each) => each === zone) ? { id, zone, rect } : null;
+  };
+
+  const onMove = (event: DragMoveEvent) => {
+    const found = findOver(event);
+    setOver(found);
+    const held = found?.zone === 'inside' ? found.id : null;
+    if (opening.current?.id === held) return;
+    if (opening.current) clearTimeout(opening.current.timer);
+    opening.current = held
+      ? {
+          id: held,
+          timer: setTimeout(() => {
+            const isFolded = document.querySelector(`[data-entry="${held}"][aria-expanded="false"][role=treeitem]`);
+            if (isFolded) void store.dispatch(api.endpoints.fold.initiate({ id: held, isOpen: true }));
+          }, OPENS_AFTER),
+        }
+      : null;
+  };
+
+  const onEnd = (event: DragEndEvent) => {
+    const found = findOver(event as unknown as DragMoveEvent);
+    const moved = dragged;
+    stop();
+    // A long touch that goes nowhere asks what can be done.
+    if (moved && !point.current?.hasMoved) {
+      dispatch(sheetOpened({ for: 'entry', entryId: moved.data.entry.id }));
+      return;
+    }
+    if (found && moved) void drop(moved.all, found).then(() => dispatch(chose(null)));
+  };
+
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragStart={onStart}
+      onDragMove={onMove}
+      onDragEnd={onEnd}
+      onDragCancel={stop}
+      autoScroll={{ threshold: { x: 0, y: 0.18 }, acceleration: 14 }}
+    >
+      <DraggedContext.Provider value={dragged?.data.entry.id ?? null}>
+        {children}
+        {over && <DropMark over={over} />}
+        <DragOverlay dropAnimation={null}>
+          {dragged && (
+            <div className="dragged">
+              {dragged.all.length === 1 ? dragged.data.title : `${dragged.all.length} entries`}
+            </div>
+          )}
+        </DragOverlay>
+      </DraggedContext.Provider>
+    </DndContext>
+  );
+}
+
+/** Where it would go: a line before or after, or a frame around what would hold it. */
+function DropMark({ over: { zone, rect } }: { over: Over }) {
+  const top = zone === 'before' ? rect.top - 2 : zone === 'after' ? rect.bottom - 1 : rect.top;
+  return (
+    <div
+      className="drop-mark"
+      data-zone={zone}
+      style={{ left: rect.left, width: rect.width, top, height: zone === 'inside' ? rect.height : undefined }}
+    />
+  );
+}
+
+async function drop(all: ChosenEntry[], { id, zone }: Over): Promise<void> {
+  const over = await store.dispatch(api.endpoints.entry.initiate(id, { subscribe: false })).unwrap();
+  const siblings =
+    over.parentId === null
+      ? await store.dispatch(api.endpoints.notebooks.initiate(undefined, { subscribe: false })).unwrap()
+      : await store
+          .dispatch(api.endpoints.beneath.initiate({ id: over.parentId, levels: 1 }, { subscribe: false }))
+          .unwrap();
+  const others = siblings.filter((sibling) => all.every((each) => each.id !== sibling.id));
+  const title = shownTitle(over.name, over.title);
+  await moveTo(all, dropPlace(over, zone, others), zone === 'inside' ? `into “${title}”` : `${zone} “${title}”`);
+}

@@ -1,0 +1,45 @@
+import type { Act } from '@glossarion/core/outline';
+import { api, problemSentence } from '../../state/api';
+import { store } from '../../state/store';
+import { done, doneAgain, noticed, takenBack } from '../../state/view';
+
+/** Structural acts as this window does them: told in a short notice, and taken back or done again during the visit. */
+
+const send = (acts: readonly Act[]) => store.dispatch(api.endpoints.acts.initiate(acts)).unwrap();
+
+/** Does acts; false when they were refused, which is said. `words` says what was done; null says nothing. */
+export async function perform(acts: readonly Act[], words: string | null): Promise<boolean> {
+  try {
+    const { undo } = await send(acts);
+    if (undo.length > 0) store.dispatch(done({ words: words ?? 'The last change', undo }));
+    if (words) store.dispatch(noticed({ words, ...(undo.length > 0 && { action: 'undo' as const }) }));
+    return true;
+  } catch (error) {
+    store.dispatch(noticed({ words: problemSentence(error) }));
+    return false;
+  }
+}
+
+export async function takeBack(): Promise<void> {
+  const deed = store.getState().view.deeds.at(-1);
+  if (!deed) return void store.dispatch(noticed({ words: 'There is nothing to take back in this visit.' }));
+  try {
+    const { undo } = await send(deed.undo);
+    store.dispatch(takenBack({ words: deed.words, undo }));
+    store.dispatch(noticed({ words: `Taken back: ${deed.words}` }));
+  } catch (error) {
+    store.dispatch(noticed({ words: `It could not be taken back. ${problemSentence(error)}` }));
+  }
+}
+
+export async function doAgain(): Promise<void> {
+  const deed = store.getState().view.undone.at(-1);
+  if (!deed) return;
+  try {
+    const { undo } = await send(deed.undo);
+    store.dispatch(doneAgain({ words: deed.words, undo }));
+    store.dispatch(noticed({ words: deed.words, action: 'undo' }));
+  } catch (error) {
+    store.dispatch(noticed({ words: problemSentence(error) }));
+  }
+}

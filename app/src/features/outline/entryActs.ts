@@ -1,0 +1,130 @@
+import { newId } from '@glossarion/core/document';
+import { SEASON_WORDS, shownTitle, type Act, type EntryKind, type Place, type Season } from '@glossarion/core/outline';
+import { api } from '../../state/api';
+import { store } from '../../state/store';
+import type { ContentsEntry, EntryInfo, Target } from '../../state/types';
+import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
+import { lastingAddress, open } from '../shell/navigation';
+import { perform } from './deeds';
+
+/** What can be done to entries of the outline, from the contents, a page's sheet, the keys or a picker alike. */
+
+export const chosenOf = (entry: ContentsEntry | EntryInfo): ChosenEntry => ({
+  id: entry.id,
+  kind: entry.kind,
+  parentId: entry.parentId,
+  title: shownTitle(entry.name, 'firstWords' in entry ? entry.firstWords : entry.title),
+});
+
+/** “Sluice gate no. 2”, or how many. */
+const named = (entries: readonly { title: string }[]): string =>
+  entries.length === 1 ? `“${entries[0]!.title}”` : `${entries.length} entries`;
+const isOrAre = (entries: readonly unknown[]): string => (entries.length === 1 ? 'is' : 'are');
+
+/** Moves entries to a place, in the order they are given. */
+export function moveTo(entries: readonly ChosenEntry[], place: Place, where: string): Promise<boolean> {
+  const acts = entries.map((entry, index): Act => {
+    const afterId = index === 0 ? place.afterId : entries[index - 1]!.id;
+    return { do: 'place', id: entry.id, parentId: place.parentId, ...(afterId !== undefined && { afterId }) };
+  });
+  return perform(acts, `${named(entries)} moved ${where}.`);
+}
+
+export function setSeason(entries: readonly ChosenEntry[], season: Season): Promise<boolean> {
+  const acts = entries.map(({ id }): Act => ({ do: 'season', id, season }));
+  const words =
+    season === 'now'
+      ? `${named(entries)} ${isOrAre(entries)} back in the daily view.`
+      : `${named(entries)} ${isOrAre(entries)} ${SEASON_WORDS[season]}.`;
+  return perform(acts, words);
+}
+
+export const remove = (entries: readonly ChosenEntry[]): Promise<boolean> =>
+  perform(
+    entries.map(({ id }): Act => ({ do: 'bin', id })),
+    `${named(entries)} ${isOrAre(entries)} in the bin.`,
+  );
+
+export const restore = (entry: { id: string; title: string }): Promise<boolean> =>
+  perform([{ do: 'restore', id: entry.id }], `“${entry.title}” came back.`);
+
+export const pinAll = (entries: readonly ChosenEntry[]): Promise<boolean> =>
+  perform(
+    entries.map(({ id }): Act => ({ do: 'pin', id })),
+    `${named(entries)} ${isOrAre(entries)} pinned to the Desk.`,
+  );
+
+export const unpin = (entry: { id: string; title: string }): Promise<boolean> =>
+  perform([{ do: 'unpin', id: entry.id }], `“${entry.title}” is not pinned any more.`);
+
+export async function rename(entry: ChosenEntry, name: string): Promise<boolean> {
+  if (name.trim() === entry.title) return true;
+  if (name.trim() === '' && entry.kind !== 'page') {
+    store.dispatch(noticed({ words: `A ${entry.kind} needs a name. The old one was kept.` }));
+    return false;
+  }
+  return perform([{ do: 'name', id: entry.id, name: name.trim() }], `“${entry.title}” is now “${name.trim()}”.`);
+}
+
+export async function duplicate(entry: ChosenEntry): Promise<void> {
+  const copyId = newId();
+  const isDone = await perform([{ do: 'duplicate', id: entry.id, copyId }], `“${entry.title}” was copied.`);
+  if (isDone) open(entry.kind === 'page' ? `/p/${copyId}` : `/n/${copyId}`);
+}
+
+/** Makes a page and opens it with the cursor in its title. */
+export async function makePage(place: Place): Promise<void> {
+  const id = newId();
+  const isDone = await perform([{ do: 'make', id, kind: 'page', name: '', ...place }], null);
+  if (isDone) open(`/p/${id}?at=title`);
+}
+
+/** Beside a page, beneath anything, or at the end of what a page stands in. */
+export type NewPagePlace = 'beside' | 'beneath' | 'end';
+
+export async function makePageAt(where: NewPagePlace, id: string | undefined): Promise<void> {
+  const place = await placeOf(where, id);
+  if (place) await makePage(place);
+  else store.dispatch(noticed({ words: 'A page stands in a notebook. Make a notebook first.' }));
+}
+
+async function placeOf(where: NewPagePlace, id: string | undefined): Promise<Place | null> {
+  const ask = store.dispatch;
+  if (id) {
+    const entry = await ask(api.endpoints.entry.initiate(id, { subscribe: false })).unwrap();
+    if (where === 'beneath' || entry.kind === 'notebook') return entry.day ? null : { parentId: id };
+    if (entry.parentId) return { parentId: entry.parentId, ...(where === 'beside' && { afterId: id }) };
+  }
+  const notebooks = await ask(api.endpoints.notebooks.initiate(undefined, { subscribe: false })).unwrap();
+  const first = notebooks.find((notebook) => notebook.season === null) ?? notebooks[0];
+  return first ? { parentId: first.id } : null;
+}
+
+/** Makes a page with a live overview of what stands beneath something, first in it, and opens it. */
+export async function makeOverviewPage(entry: { id: string; title: string }): Promise<void> {
+  const id = newId();
+  const isDone = await perform(
+    [{ do: 'make', id, kind: 'page', parentId: entry.id, afterId: null, name: 'Overview', overviewOf: entry.id }],
+    `An overview of “${entry.title}” was made.`,
+  );
+  if (isDone) open(`/p/${id}`);
+}
+
+export async function copyLink(kind: EntryKind, id: string): Promise<void> {
+  const address = lastingAddress(kind === 'page' ? 'p' : 'n', id);
+  try {
+    await navigator.clipboard.writeText(address);
+    store.dispatch(noticed({ words: `The link to this ${kind} is on the clipboard.` }));
+  } catch {
+    store.dispatch(noticed({ words: `The clipboard can’t be reached. The link is ${address}` }));
+  }
+}
+
+export const askWhereTo = (entries: ChosenEntry[]): void => void store.dispatch(sheetOpened({ for: 'move', entries }));
+
+export const chosenOfTarget = (target: Target, parentId: string | null): ChosenEntry => ({
+  id: target.pageId,
+  kind: target.kind === 'block' ? 'page' : target.kind,
+  parentId,
+  title: target.title,
+});

@@ -1,0 +1,138 @@
+import { useEffect, useId, type ReactNode } from 'react';
+import { shownWords, type NodeJson } from '@glossarion/core/document';
+import { localDay, nearDate } from '@glossarion/core/journal';
+import { LINK_STATE_WORDS } from '@glossarion/core/links';
+import { contentsRows } from '@glossarion/core/outline';
+import { headingLines, type OverviewAttributes } from '@glossarion/core/overview';
+import { useBeneathQuery } from '../../state/api';
+import { targetOf, useAppSelector, wantTargets } from '../../state/store';
+import { linkWords, placeWords } from '../trail/words';
+
+/** One line of an overview, ready to be set. */
+interface OverviewLine {
+  id: string;
+  number: string;
+  words: string;
+  detail: string;
+  /** How far it is set in, from 0. */
+  depth: number;
+  isSection?: boolean;
+  state?: string;
+}
+
+interface OverviewListProps {
+  overview: OverviewAttributes;
+  /** The blocks of the page it stands on. */
+  content: readonly NodeJson[];
+  onOpen: (id: string) => void;
+  /** The button that changes it, where it may be changed. */
+  onChange?: ReactNode;
+}
+
+/** A live table of contents: set like the contents of a book, current by itself. */
+export function OverviewList({ overview, content, onOpen, onChange }: OverviewListProps) {
+  const headId = useId();
+  const { lines, head, emptyWords } = useLines(overview, content);
+  return (
+    <nav className="overview" aria-labelledby={headId}>
+      <div className="overview-head">
+        <span id={headId}>{head}</span>
+        {onChange}
+      </div>
+      {lines.length === 0 && <p className="overview-empty">{emptyWords}</p>}
+      <ol>
+        {lines.map((line) => (
+          <li
+            key={line.id}
+            data-section={line.isSection || undefined}
+            style={{ '--depth': Math.min(line.depth, 8) } as React.CSSProperties}
+          >
+            <a
+              href={`/to/${line.id}`}
+              data-state={line.state}
+              data-target={line.id}
+              aria-label={accessibleName(line)}
+              onClick={(event) => {
+                if (event.metaKey || event.ctrlKey) return;
+                event.preventDefault();
+                event.stopPropagation();
+                onOpen(line.id);
+              }}
+            >
+              <span className="overview-number">{line.number}</span>
+              <span className="overview-words" dir="auto">
+                {line.words}
+              </span>
+              <span className="contents-leader" aria-hidden />
+              <span className="overview-detail">{line.detail}</span>
+            </a>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}
+
+function accessibleName({ number, words, detail, state }: OverviewLine): string {
+  const said = state ? LINK_STATE_WORDS[state as keyof typeof LINK_STATE_WORDS] : '';
+  return [`${number} ${words}`.trim(), said, detail].filter(Boolean).join(', ');
+}
+
+function useLines(
+  overview: OverviewAttributes,
+  content: readonly NodeJson[],
+): { lines: OverviewLine[]; head: string; emptyWords: string } {
+  const { subject, target, levels, order, chosen } = overview;
+  const { data: beneath = [] } = useBeneathQuery(
+    { id: target ?? '', levels },
+    { skip: subject !== 'beneath' || !target },
+  );
+  const known = useAppSelector((state) => state.targets.known);
+  const wanted = subject === 'chosen' ? chosen : target ? [target] : [];
+  const missing = wanted.filter((id) => !known[id]).join(',');
+  useEffect(() => {
+    if (missing) wantTargets(missing.split(','));
+  }, [missing]);
+  const today = localDay(new Date());
+
+  switch (subject) {
+    case 'headings':
+      return {
+        head: 'Overview of this page',
+        emptyWords: 'Headings of this page come to stand here as they are written.',
+        lines: headingLines(content, levels, (node) => shownWords(node, (id) => linkWords(targetOf(id)))).map(
+          ({ id, words, level, number }) => ({ id, number, words: words || '…', detail: '', depth: level - 1 }),
+        ),
+      };
+    case 'beneath':
+      return {
+        head: target && known[target] ? `Overview of ${known[target].title}` : 'Overview',
+        emptyWords: 'What comes to stand beneath it is listed here by itself.',
+        lines: contentsRows(target ?? '', beneath, order).map(({ entry, title, folio, level }) => ({
+          id: entry.id,
+          number: folio,
+          words: title,
+          detail: entry.kind === 'page' ? nearDate(localDay(new Date(entry.changedAt)), today) : '',
+          depth: level - 1,
+          isSection: entry.kind === 'section',
+          ...(entry.kind === 'page' && entry.wordCount === 0 && entry.pagesBeneath === 0 && { state: 'unwritten' }),
+        })),
+      };
+    case 'chosen': {
+      const targets = chosen.map((id) => known[id]).filter((each) => each !== undefined);
+      if (order === 'name') targets.sort((one, other) => one.title.localeCompare(other.title, 'en', { numeric: true }));
+      return {
+        head: 'Overview of chosen places',
+        emptyWords: 'Choose the pages and lines that are to stand here.',
+        lines: targets.map((each, index) => ({
+          id: each.id,
+          number: String(index + 1),
+          words: linkWords(each),
+          detail: placeWords(each),
+          depth: 0,
+          state: each.state,
+        })),
+      };
+    }
+  }
+}

@@ -1,0 +1,57 @@
+import { useEffect } from 'react';
+import { View, useWindowDimensions } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import { noticed } from '../../state/view';
+import { colour, measure } from '../../theme/tokens';
+import { takeBack } from '../outline/deeds';
+import { Action } from './Action';
+import { Words } from './Words';
+
+/** Long enough to be read and acted on; Ctrl+Z takes the act back after that too. */
+const STAYS = 15_000;
+
+/** A short notice at the foot, with one action. */
+export function Notice() {
+  const notice = useAppSelector((state) => state.view.notice);
+  const dispatch = useAppDispatch();
+  const { width } = useWindowDimensions();
+  useEffect(() => {
+    if (!notice || notice.action === 'reload') return;
+    const timer = setTimeout(() => dispatch(noticed(null)), STAYS);
+    return () => clearTimeout(timer);
+  }, [notice, dispatch]);
+  if (!notice) return null;
+  return (
+    <View
+      role="status"
+      style={{
+        position: 'fixed' as 'absolute',
+        bottom: (width < measure.wide ? measure.bar : 0) + 14,
+        left: 16,
+        right: 16,
+        maxWidth: 520,
+        marginHorizontal: 'auto',
+        backgroundColor: colour.leaf,
+        borderWidth: 1,
+        borderColor: colour.rule,
+        borderLeftWidth: 4,
+        borderLeftColor: colour.ochre,
+        boxShadow: `0 6px 24px ${colour.shadow}`,
+        borderRadius: 3,
+        flexDirection: 'row',
+        alignItems: 'center',
+        paddingLeft: 14,
+        paddingRight: 8,
+        gap: 18,
+        zIndex: 50,
+      }}
+    >
+      <Words style={{ flex: 1, paddingVertical: 10 }} numberOfLines={4}>
+        {notice.words}
+      </Words>
+      {notice.action === 'undo' && <Action label="Undo" onPress={() => void takeBack()} />}
+      {notice.action === 'reload' && <Action label="Reload" onPress={() => window.location.reload()} />}
+      <Action label="Close" tone={colour.soft} onPress={() => dispatch(noticed(null))} />
+    </View>
+  );
+}
