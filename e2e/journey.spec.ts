@@ -1,4 +1,4 @@
-import { expect, idOf, isPhone, millNotes, openPage, saved, test, textOf, clickEnd } from './support/test';
+import { expect, isPhone, millNotes, openPage, saved, test, textOf, clickEnd } from './support/test';
 
 /** The day's last empty line, under the heading As it happened. */
 const happened = 'As it happened';
@@ -74,14 +74,21 @@ test('the same journey with keys alone', async ({ mill }) => {
   await expect(textOf(mill)).toContainText('by keys');
 });
 
-test('Shift pressed twice opens Go to from within the text, and Esc returns to the line', async ({ mill }) => {
+test('Shift pressed twice opens the strip of keys from within the text, and Esc returns to the line', async ({
+  mill,
+}) => {
   await clickEnd(mill, happened);
   await mill.keyboard.press('Shift');
   await mill.keyboard.press('Shift');
-  await expect(mill.getByRole('dialog', { name: 'Go to' })).toBeVisible();
+  const strip = mill.getByRole('toolbar', { name: 'Keys' });
+  await expect(strip).toBeVisible();
   await mill.keyboard.press('Escape');
-  await expect(mill.getByRole('dialog')).toHaveCount(0);
+  await expect(strip).toHaveCount(0);
   await expect(textOf(mill)).toBeFocused();
+  await mill.keyboard.press('Shift');
+  await mill.keyboard.press('Shift');
+  await mill.keyboard.press('g');
+  await expect(mill.getByRole('dialog', { name: 'Go to' })).toBeVisible();
 });
 
 test('a page is made from within a sentence, and looks and reads as unwritten until it has text', async ({ mill }) => {
@@ -183,38 +190,4 @@ test('the Margin sets each gloss beside the line it speaks to', async ({ mill })
     const [beside, at] = [await gloss.boundingBox(), await line.boundingBox()];
     expect(beside!.y).toBeGreaterThanOrEqual(at!.y - 2);
   }
-});
-
-test('notebooks, sections and pages are made, renamed and deleted, with Undo', async ({ mill }) => {
-  await mill.goto(new URL('/notebooks', mill.url()).href);
-  await mill.getByRole('button', { name: 'New notebook' }).click();
-  await mill.getByRole('textbox', { name: 'Name' }).fill('Field Craft');
-  await mill.getByRole('radio', { name: 'verdigris' }).click();
-  await mill.getByRole('button', { name: 'Make notebook' }).click();
-  await expect(mill.getByRole('button', { name: /Field Craft/ })).toHaveAttribute('aria-expanded', 'true');
-  await mill.getByRole('button', { name: 'New section' }).click();
-  await mill.getByRole('textbox', { name: 'Name' }).fill('Timber');
-  await mill.getByRole('radio', { name: 'acorn' }).click();
-  await mill.getByRole('button', { name: 'Make section' }).click();
-  await mill.getByRole('button', { name: 'Change Timber' }).click();
-  await mill.getByRole('button', { name: 'New page here' }).click();
-  await mill.getByRole('textbox', { name: 'Title', exact: true }).fill('Oak moisture');
-  await mill.getByRole('button', { name: 'Make page' }).click();
-  await expect(mill).toHaveURL(/\/p\//);
-  await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Timber');
-  await mill.getByRole('button', { name: 'Page', exact: true }).click();
-  await mill.getByRole('button', { name: 'New page beneath' }).click();
-  await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Oak moisture');
-  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toBeFocused();
-  await mill.keyboard.type('Meter');
-  await saved(mill);
-  await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Meter');
-  await mill.getByRole('button', { name: 'Page', exact: true }).click();
-  await mill.getByRole('button', { name: 'Delete page' }).click();
-  await expect(mill.getByRole('status').filter({ hasText: '“Meter” is in the bin.' })).toBeVisible();
-  await mill.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(async () => (await idOf(mill, 'Meter').catch(() => null)) !== null).toBe(true);
-  await mill.goto(new URL('/notebooks', mill.url()).href);
-  await mill.getByRole('button', { name: /Field Craft/ }).click();
-  await expect(mill.getByRole('link', { name: /1\.1\s*Meter/ })).toBeVisible();
 });

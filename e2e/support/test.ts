@@ -1,5 +1,6 @@
 import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { outlineNotes } from './outline';
 import { TestServer } from './server';
 
 export interface NoteFile {
@@ -16,6 +17,8 @@ interface Fixtures {
   signIn: (context: BrowserContext, url: string, notes?: NoteFile[]) => Promise<string>;
   /** A page signed in to an account of its own, with a mill project in it. */
   mill: Page;
+  /** The same with pages beneath pages and a second notebook. */
+  outline: Page;
 }
 
 /** A little of the scenario, enough for a journey. */
@@ -69,6 +72,12 @@ export const test = base.extend<Omit<Fixtures, 'server'>, Pick<Fixtures, 'server
   mill: async ({ context, page, server, signIn }, use) => {
     await signIn(context, server.url, millNotes);
     await page.goto(`${server.url}/today`);
+    await use(page);
+  },
+  outline: async ({ context, page, server, signIn }, use) => {
+    await signIn(context, server.url, outlineNotes);
+    await page.goto(`${server.url}/today`);
+    await expect(textOf(page)).toBeVisible();
     await use(page);
   },
 });

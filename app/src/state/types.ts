@@ -50,7 +50,9 @@ export interface ContentsEntry {
 export interface SeasonGroup {
   season: Exclude<Season, 'now'>;
   isOpen: boolean;
+  /** How many entries were set so themselves, and how many pages that makes with what is beneath. */
   count: number;
+  pages: number;
   roots: ContentsEntry[];
 }
 

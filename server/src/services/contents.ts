@@ -1,6 +1,7 @@
 import { SEASONS, type EntryKind, type Ornament, type Pigment, type Season } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
 import type { Entry } from '../entities';
+import { weightOf } from './beneath';
 import type { Entries } from './entries';
 
 /** An entry as the contents show it. */
@@ -27,7 +28,9 @@ export interface ContentsEntry {
 export interface SeasonGroup {
   season: Exclude<Season, 'now'>;
   isOpen: boolean;
+  /** How many entries were set so themselves, and how many pages that makes with what is beneath. */
   count: number;
+  pages: number;
   /** The entries set so themselves, in no other of them; empty while the group is folded. */
   roots: ContentsEntry[];
 }
@@ -107,7 +110,8 @@ export class OutlineReader {
         shown.filter((root) => root.isOpen).map((root) => root.id),
         true,
       );
-      return { season, isOpen: isGroupOpen, count: all.length, roots: shown };
+      const pages = all.reduce((sum, root) => sum + weightOf(root).pages, 0);
+      return { season, isOpen: isGroupOpen, count: all.length, pages, roots: shown };
     });
     return { entries: found, seasons };
   }

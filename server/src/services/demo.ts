@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { addDays } from '@glossarion/core/journal';
+import type { Act } from '@glossarion/core/outline';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
 import { DEMO_NAME } from '../routes/accounts';
 import type { Services } from '.';
@@ -29,4 +30,23 @@ export async function makeDemo(services: Services, folder: string, today: string
   if (isEmpty) return;
   const report = await services.imports.take(account.id, readDemoNotes(folder, today));
   for (const { path: file, what } of report.remarks) services.log.warn(`demo: ${file}: ${what}`);
+  await arrange(services, account.id);
+}
+
+const PINNED = ['Sluice gate no. 2', 'Open day plan', 'Working windows', 'Keyholders'];
+const DELETED = ['Second boat', 'Clock'];
+const LEAVED = ['Undershot wheel'];
+
+/** What notes alone can’t say: pins, leaves, and something in the bin. */
+async function arrange({ acts, find }: Services, ownerId: string): Promise<void> {
+  const doing = (titles: string[], act: (id: string) => Act): Act[] =>
+    titles.flatMap((title) => {
+      const found = find.byName(ownerId, title, 5).find((each) => each.title === title);
+      return found ? [act(found.id)] : [];
+    });
+  await acts.perform(ownerId, [
+    ...doing(PINNED, (id) => ({ do: 'pin', id })),
+    ...doing(DELETED, (id) => ({ do: 'bin', id })),
+    ...doing(LEAVED, (id) => ({ do: 'describe', id, showsLeaves: true })),
+  ]);
 }

@@ -100,7 +100,7 @@ test('seasons fold away at the end, are carried by what is beneath, and the plac
   const groups = async () => (await ines.get(`/entries/${mill}/contents`)).body.seasons;
   expect(await groups()).toMatchObject([
     { season: 'later', count: 0 },
-    { season: 'aside', count: 1, isOpen: false, roots: [] },
+    { season: 'aside', count: 1, pages: 2, isOpen: false, roots: [] },
   ]);
   await ines.put(`/entries/${mill}/fold`, { isOpen: true, season: 'aside' }).expect(204);
   expect((await groups())[1].roots.map((root: Listed) => root.name)).toEqual(['Gate']);

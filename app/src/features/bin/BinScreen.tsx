@@ -1,5 +1,5 @@
 import { Button, Input } from '@rneui/themed';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { localDay, nearDate } from '@glossarion/core/journal';
 import { problemSentence, useBinQuery, useBreaksQuery, useEmptyBinMutation, usePurgeMutation } from '../../state/api';
@@ -13,6 +13,7 @@ import { Action } from '../shell/Action';
 import { addressOf, open } from '../shell/navigation';
 import { Screen } from '../shell/Screen';
 import { Sheet } from '../shell/Sheet';
+import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { trailWords } from '../trail/words';
 
@@ -21,9 +22,7 @@ export function BinScreen() {
   const [typed, setTyped] = useState('');
   const [doomed, setDoomed] = useState<BinnedEntry | 'all' | null>(null);
   const { data: binned = [], isSuccess } = useBinQuery(typed.trim());
-  useEffect(() => {
-    document.title = 'Bin · Glossarion';
-  }, []);
+  useTitle('Bin');
   return (
     <Screen label="Bin" tone={colour.ground}>
       <View style={{ paddingHorizontal: 20, paddingTop: 18, maxWidth: 680 }}>

@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { useContext, useEffect, useState } from 'react';
+import { useContext, useState } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import {
   arrangementFor,
@@ -19,6 +19,7 @@ import { AccountContext } from '../session/AccountContext';
 import { Action } from '../shell/Action';
 import { open } from '../shell/navigation';
 import { Screen } from '../shell/Screen';
+import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { DeskPins, DeskTargets, DeskTasks, DeskUnwritten } from './deskParts';
 
@@ -53,9 +54,7 @@ export function DeskScreen() {
   const [set] = useSetMutation();
   const screen = width < measure.wide ? 'phone' : 'wide';
   const arrangement = arrangementFor(screen, settings?.desk);
-  useEffect(() => {
-    document.title = 'Desk · Glossarion';
-  }, []);
+  useTitle('Desk');
 
   const arrange = (next: DeskArrangement) => {
     const present = settings?.desk ?? { phone: null, wide: null };

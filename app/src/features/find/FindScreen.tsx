@@ -8,11 +8,13 @@ import type { Finding, Target } from '../../state/types';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { addressOf, open } from '../shell/navigation';
 import { Screen } from '../shell/Screen';
+import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { trailWords } from '../trail/words';
 
 /** Titles and text everywhere, as they are typed. */
 export function FindScreen() {
+  useTitle('Find');
   const { q } = useLocalSearchParams<{ q?: string }>();
   const [typed, setTyped] = useState(q ?? '');
   const [chosen, setChosen] = useState(0);
@@ -23,7 +25,6 @@ export function FindScreen() {
   const results = useMemo<(Finding | Target)[]>(() => (isEmpty ? recent : (found ?? [])), [isEmpty, recent, found]);
 
   useEffect(() => {
-    document.title = 'Find · Glossarion';
     field.current?.focus();
   }, []);
   useEffect(() => {

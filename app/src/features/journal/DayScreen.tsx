@@ -5,6 +5,7 @@ import { useDaysBeforeQuery, useWeekQuery } from '../../state/api';
 import { measure } from '../../theme/tokens';
 import { SavingSign } from '../shell/SavingSign';
 import { Screen } from '../shell/Screen';
+import { useTitle } from '../shell/useTitle';
 import { OpenDay } from './OpenDay';
 import { StillDay } from './StillDay';
 import { useToday } from './useToday';
@@ -30,8 +31,8 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   const { data: week = [] } = useWeekQuery(today);
   const isWide = width >= measure.wide;
 
+  useTitle(dayTitle(head));
   useEffect(() => {
-    document.title = `${dayTitle(head)} · Glossarion`;
     setHeads((before) => (before.includes(head) ? before : [head, ...before]));
   }, [head]);
 

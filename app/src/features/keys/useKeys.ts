@@ -4,13 +4,14 @@ import { useBlockPlaceQuery, useSettingsQuery } from '../../state/api';
 import { store, useAppDispatch } from '../../state/store';
 import { stripOpened } from '../../state/view';
 import { doAgain, takeBack } from '../outline/deeds';
+import { isMakingPage } from '../outline/entryActs';
 import { actOf } from './keys';
 
 const TWICE_WITHIN = 400;
 
 /** A page that was just made waits for its title: what is typed meanwhile is no command. */
 const isAwaitingTitle = (): boolean =>
-  window.location.search.includes('at=title') && document.querySelector('.title-field') === null;
+  isMakingPage() || (window.location.search.includes('at=title') && document.querySelector('.title-field') === null);
 
 const isInText = (): boolean => {
   const element = document.activeElement as HTMLElement | null;
@@ -32,10 +33,11 @@ export function useShownEntry(): string | undefined {
 /** The keys that act out of text, and Shift pressed twice, which acts in text too. */
 export function useKeys(): void {
   const dispatch = useAppDispatch();
-  const { data: settings } = useSettingsQuery();
+  const { data: settings, isError } = useSettingsQuery();
   const shownId = useShownEntry();
   const latest = useRef({ shownId, hasLetters: true });
-  latest.current = { shownId, hasLetters: settings?.letters !== false };
+  // Until it is known whether they may, letters don’t act.
+  latest.current = { shownId, hasLetters: settings ? settings.letters !== false : isError };
 
   useEffect(() => {
     let lastShift = 0;

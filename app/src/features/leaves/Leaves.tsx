@@ -18,7 +18,9 @@ export function Leaves({ info }: { info: PageInfo }) {
 function LeavesOf({ ownerId, ownerTitle, hereId }: { ownerId: string; ownerTitle: string; hereId: string }) {
   const { data: beneath = [] } = useBeneathQuery({ id: ownerId, levels: 1 });
   const here = useRef<HTMLAnchorElement>(null);
-  useEffect(() => here.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' }), [beneath.length]);
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [beneath.length]);
   const leaves = [
     { id: ownerId, title: ownerTitle },
     ...contentsRows(ownerId, beneath).map((row) => ({ id: row.entry.id, title: row.title })),

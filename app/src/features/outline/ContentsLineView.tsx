@@ -6,7 +6,7 @@ import { renaming, sheetOpened, toggledChosen } from '../../state/view';
 import { SEASON_HEADS, type ContentsLine } from './contentsLines';
 import { chosenOf, rename } from './entryActs';
 import { Ornament } from './Ornament';
-import { useDraggable } from './OutlineDragging';
+import { askedByMouse, useDraggable } from './OutlineDragging';
 
 type EntryLine = ContentsLine & { kind: 'entry' };
 
@@ -68,10 +68,7 @@ export function ContentsLineView({ line, isHere, isTabbable, isNarrow, onOpen, o
     'aria-current': isHere ? ('page' as const) : undefined,
     'aria-label': label(row.title, entry, line.isAside),
     style: { '--depth': depth } as React.CSSProperties,
-    onContextMenu: (event: MouseEvent) => {
-      event.preventDefault();
-      openMenu();
-    },
+    onContextMenu: (event: MouseEvent) => askedByMouse(event) && openMenu(),
     onClick: press,
     onDoubleClick: () => (isSection ? dispatch(renaming(entry.id)) : undefined),
   };
@@ -161,7 +158,9 @@ function NameField({ entry, title }: { entry: ContentsEntry; title: string }) {
   const dispatch = useAppDispatch();
   const field = useRef<HTMLInputElement>(null);
   const isLeft = useRef(false);
-  useEffect(() => field.current?.select(), []);
+  useEffect(() => {
+    field.current?.select();
+  }, []);
   const leave = (isKept: boolean) => {
     if (isLeft.current) return;
     isLeft.current = true;

@@ -195,11 +195,10 @@ function useDrawnLines(
   useLayoutEffect(() => {
     const [outer, inner] = [scroller(), list.current];
     if (!isLong || !outer || !inner) return;
-    const top = inner.getBoundingClientRect().top - outer.getBoundingClientRect().top + outer.scrollTop;
-    if (Math.abs(top - margin) > 1) setMargin(top);
-    // What stands above the list may have grown with anything that was drawn anew.
+    setMargin(Math.round(inner.getBoundingClientRect().top - outer.getBoundingClientRect().top + outer.scrollTop));
+    // What stands above the list changes with what is listed only; the scroller is the same for as long as it is shown.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  });
+  }, [isLong, lines]);
   const virtualizer = useVirtualizer({
     count: isLong ? lines.length : 0,
     getScrollElement: scroller,

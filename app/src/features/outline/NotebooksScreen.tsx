@@ -9,11 +9,12 @@ import { Action } from '../shell/Action';
 import { open } from '../shell/navigation';
 import { Screen } from '../shell/Screen';
 import { Trouble } from '../shell/Trouble';
+import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { SEASON_HEADS } from './contentsLines';
 import { ContentsTree } from './ContentsTree';
 import { makePage } from './entryActs';
-import { useDraggable } from './OutlineDragging';
+import { askedByMouse, useDraggable } from './OutlineDragging';
 import { SpineBands } from './Pile';
 import { useNotebookHere } from './useNotebookHere';
 
@@ -22,7 +23,8 @@ const main = (): HTMLElement | null => document.getElementById('main');
 /** All notebooks as a pile, one of them opened to its contents. */
 export function NotebooksScreen({ openId }: { openId: string | null }) {
   const { data: notebooks, isError } = useNotebooksQuery();
-  const { isError: isMissing } = useEntryQuery(openId ?? '', { skip: !openId });
+  const { currentData: shown, isError: isMissing } = useEntryQuery(openId ?? '', { skip: !openId });
+  useTitle(openId ? (shown?.title ?? null) : 'Notebooks');
   const openNotebook = useNotebookHere(openId ? `/n/${openId}` : '');
   const dispatch = useAppDispatch();
   const { width } = useWindowDimensions();
@@ -33,7 +35,6 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
   );
 
   useEffect(() => {
-    document.title = 'Notebooks · Glossarion';
     return () => void dispatch(chose(null));
   }, [dispatch]);
 
@@ -123,10 +124,7 @@ function NotebookOfPile({ notebook, isOpen, shownId }: NotebookOfPileProps) {
         data-kind="notebook"
         data-dragged={isDragged || undefined}
         style={{ background: spine(notebook.pigment) }}
-        onContextMenu={(event) => {
-          event.preventDefault();
-          openMenu();
-        }}
+        onContextMenu={(event) => askedByMouse(event) && openMenu()}
       >
         <a
           href={isOpen ? '/notebooks' : `/n/${notebook.id}`}

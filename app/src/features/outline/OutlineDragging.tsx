@@ -10,7 +10,7 @@ import {
   type DragMoveEvent,
   type DragStartEvent,
 } from '@dnd-kit/core';
-import { createContext, useContext, useId, useRef, useState, type ReactNode } from 'react';
+import { createContext, useContext, useId, useRef, useState, type MouseEvent, type ReactNode } from 'react';
 import { dropPlace, dropZone, shownTitle, type DropZone, type EntryKind } from '@glossarion/core/outline';
 import { api } from '../../state/api';
 import { store, useAppDispatch } from '../../state/store';
@@ -27,6 +27,13 @@ export const useDraggedId = (): string | null => useContext(DraggedContext);
 
 /** How long something folded is held over before it opens. */
 const OPENS_AFTER = 600;
+
+/** Lifting what was dragged may count as a click on it, which must not follow its link. */
+const CLICKS_WITHIN = 60;
+const swallow = (event: Event): void => {
+  event.preventDefault();
+  event.stopPropagation();
+};
 
 interface Over {
   id: string;
@@ -49,6 +56,15 @@ export function useDraggable(entry: ContentsEntry, title: string) {
   return { ref: setNodeRef, listeners, isDragged: isDragging };
 }
 
+/**
+ * Whether a context menu was asked for by mouse or key, and takes it from the browser. A long touch asks too, but may be
+ * the beginning of a drag: it is answered when the finger is lifted.
+ */
+export function askedByMouse(event: MouseEvent): boolean {
+  event.preventDefault();
+  return (event.nativeEvent as PointerEvent).pointerType !== 'touch';
+}
+
 /** The line of the outline at a point of the screen. */
 const lineAt = (x: number, y: number): HTMLElement | null =>
   document
@@ -57,7 +73,9 @@ const lineAt = (x: number, y: number): HTMLElement | null =>
 
 function pointOf({ activatorEvent, delta }: DragMoveEvent): { x: number; y: number } {
   const start =
-    'touches' in activatorEvent ? (activatorEvent as TouchEvent).touches[0]! : (activatorEvent as MouseEvent);
+    'touches' in activatorEvent
+      ? (activatorEvent as TouchEvent).touches[0]!
+      : (activatorEvent as globalThis.MouseEvent);
   return { x: start.clientX + delta.x, y: start.clientY + delta.y };
 }
 
@@ -77,9 +95,11 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
     opening.current = null;
     setDragged(null);
     setOver(null);
+    setTimeout(() => document.removeEventListener('click', swallow, { capture: true }), CLICKS_WITHIN);
   };
 
   const onStart = ({ active, activatorEvent }: DragStartEvent) => {
+    document.addEventListener('click', swallow, { capture: true });
     const data = active.data.current as DragData;
     const { chosen } = store.getState().view;
     const isAmong = chosen?.some((each) => each.id === data.entry.id) ?? false;

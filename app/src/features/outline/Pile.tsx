@@ -5,7 +5,7 @@ import type { ContentsEntry } from '../../state/types';
 import { sheetOpened } from '../../state/view';
 import { spine } from '../../theme/tokens';
 import { open } from '../shell/navigation';
-import { useDraggable } from './OutlineDragging';
+import { askedByMouse, useDraggable } from './OutlineDragging';
 import { useNotebookHere } from './useNotebookHere';
 
 /** The bands at the edge of a spine. */
@@ -56,10 +56,7 @@ function PileSpine({ notebook, isOpen }: { notebook: ContentsEntry; isOpen: bool
       data-kind="notebook"
       data-dragged={isDragged || undefined}
       style={{ background: spine(notebook.pigment) }}
-      onContextMenu={(event) => {
-        event.preventDefault();
-        dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }));
-      }}
+      onContextMenu={(event) => askedByMouse(event) && dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }))}
       onClick={(event) => {
         if (event.metaKey || event.ctrlKey) return;
         event.preventDefault();

@@ -29,20 +29,21 @@ test('what is for later and laid aside stands under heads of its own at the end,
   const contents = {
     entries: [entry('Gate', 'n'), entry('Turbine drawing', 'Turbine')],
     seasons: [
-      { season: 'later' as const, isOpen: false, count: 2, roots: [] },
+      { season: 'later' as const, isOpen: false, count: 2, pages: 0, roots: [] },
       {
         season: 'aside' as const,
         isOpen: true,
         count: 1,
+        pages: 2,
         roots: [entry('Turbine', 'Wheel', { season: 'aside', isOpen: true })],
       },
     ],
   };
-  expect(said(contents)).toEqual(['1 Gate', 'later 2', 'aside 1', '1 Turbine', '1.1 Turbine drawing']);
+  expect(said(contents)).toEqual(['1 Gate', 'later 2', 'aside 2', '1 Turbine', '1.1 Turbine drawing']);
   const turbine = contentsLines('n', contents).find((line) => line.key === 'Turbine');
   expect(turbine).toMatchObject({ isAside: true, row: { entry: { parentId: 'Wheel' } } });
 });
 
 test('an empty season has no head', () => {
-  expect(said({ entries: [], seasons: [{ season: 'aside', isOpen: true, count: 0, roots: [] }] })).toEqual([]);
+  expect(said({ entries: [], seasons: [{ season: 'aside', isOpen: true, count: 0, pages: 0, roots: [] }] })).toEqual([]);
 });

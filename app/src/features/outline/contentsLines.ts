@@ -16,9 +16,9 @@ export function contentsLines(notebookId: string, { entries, seasons }: Contents
     row,
     isAside: false,
   }));
-  for (const { season, count, isOpen, roots } of seasons) {
+  for (const { season, count, pages, isOpen, roots } of seasons) {
     if (count === 0) continue;
-    lines.push({ key: season, kind: 'season', season, count, isOpen });
+    lines.push({ key: season, kind: 'season', season, count: pages || count, isOpen });
     // Roots stand beside each other here, whatever they stand in at their own place.
     const within = [...roots.map((root) => ({ ...root, parentId: season })), ...entries];
     for (const row of contentsRows(season, within)) {

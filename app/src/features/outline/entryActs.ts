@@ -72,18 +72,28 @@ export async function duplicate(entry: ChosenEntry): Promise<void> {
   if (isDone) open(entry.kind === 'page' ? `/p/${copyId}` : `/n/${copyId}`);
 }
 
+/** Pages that are being made: what is typed meanwhile is meant for their titles. */
+let making = 0;
+export const isMakingPage = (): boolean => making > 0;
+
 /** Makes a page and opens it with the cursor in its title. */
 export async function makePage(place: Place): Promise<void> {
-  const id = newId();
-  const isDone = await perform([{ do: 'make', id, kind: 'page', name: '', ...place }], null);
-  if (isDone) open(`/p/${id}?at=title`);
+  making += 1;
+  try {
+    const id = newId();
+    const isDone = await perform([{ do: 'make', id, kind: 'page', name: '', ...place }], null);
+    if (isDone) open(`/p/${id}?at=title`);
+  } finally {
+    making -= 1;
+  }
 }
 
 /** Beside a page, beneath anything, or at the end of what a page stands in. */
 export type NewPagePlace = 'beside' | 'beneath' | 'end';
 
 export async function makePageAt(where: NewPagePlace, id: string | undefined): Promise<void> {
-  const place = await placeOf(where, id);
+  making += 1;
+  const place = await placeOf(where, id).finally(() => (making -= 1));
   if (place) await makePage(place);
   else store.dispatch(noticed({ words: 'A page stands in a notebook. Make a notebook first.' }));
 }

@@ -21,6 +21,7 @@ import { open, openTarget } from '../shell/navigation';
 import { SavingSign } from '../shell/SavingSign';
 import { Screen } from '../shell/Screen';
 import { Trouble } from '../shell/Trouble';
+import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { PhoneTrail, Trail } from '../trail/Trail';
 import { KeptCopies } from './KeptCopies';
@@ -87,10 +88,13 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
   useVisit(pageId, info !== null);
   useLanding(blockId, body !== null);
 
-  useEffect(() => {
-    document.title = info?.title ? `${info.title} · Glossarion` : 'Glossarion';
-  }, [info?.title]);
+  useTitle(info?.title ?? null);
 
+  /** At once, so that what is typed next stands in the text. */
+  const goOnInText = () => {
+    text.current?.querySelector<HTMLElement>('.writing')?.focus();
+    setFocus('start');
+  };
   const tags = useMemo(() => tagsOf(body), [body]);
   const trail = info?.trail ?? [];
   const place = {
@@ -119,7 +123,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
           <div className="page-text">
             {page?.isReady ? (
               <>
-                <TitleField page={page} hasFocus={isNew} onDone={() => setFocus('start')} />
+                <TitleField page={page} hasFocus={isNew} onDone={goOnInText} />
                 <PageMeta info={info} tags={tags} />
                 <KeptCopies pageId={pageId} />
                 <div ref={text} className="page-body">

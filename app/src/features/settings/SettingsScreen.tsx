@@ -1,5 +1,5 @@
 import { Button, Input } from '@rneui/themed';
-import { useContext, useEffect, useState, type ReactNode } from 'react';
+import { useContext, useState, type ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { useShelf } from '../../documents/session';
@@ -18,6 +18,7 @@ import { colour, measure } from '../../theme/tokens';
 import { AccountContext } from '../session/AccountContext';
 import { noteSignedOut } from '../session/memory';
 import { Screen } from '../shell/Screen';
+import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { TakeIn } from './TakeIn';
 
@@ -31,9 +32,7 @@ const SETTLE = 5000;
 
 export function SettingsScreen() {
   const account = useContext(AccountContext);
-  useEffect(() => {
-    document.title = 'Settings · Glossarion';
-  }, []);
+  useTitle('Settings');
   return (
     <Screen label="Settings" tone={colour.ground}>
       <View style={{ paddingHorizontal: 20, paddingTop: 18, maxWidth: 560 }}>

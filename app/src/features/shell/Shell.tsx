@@ -11,7 +11,6 @@ import { ChosenBar } from '../outline/ChosenBar';
 import { ContentsPanel } from '../outline/ContentsPanel';
 import { OutlineDragging } from '../outline/OutlineDragging';
 import { Pile } from '../outline/Pile';
-import { useVisited } from '../trail/visited';
 import { Action } from './Action';
 import { Notice } from './Notice';
 import { OpenSheets } from './OpenSheets';
@@ -42,7 +41,6 @@ export function Shell({ children }: { children: ReactNode }) {
   const dispatch = useAppDispatch();
   const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
   useKeys();
-  useVisited();
   return (
     <OutlineDragging>
       <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>

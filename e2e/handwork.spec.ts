@@ -1,0 +1,66 @@
+import { Hands } from './support/handwork';
+import { line, lines, openNotebook, said } from './support/outline';
+import { expect, isPhone, openPage, test, textOf, type NoteFile } from './support/test';
+
+const title = (page: Parameters<typeof openPage>[0]) => page.getByRole('textbox', { name: 'Title', exact: true });
+
+/** A section with this many pages, in a notebook of its own. */
+const section = (name: string, pages: number): NoteFile[] =>
+  Array.from({ length: pages }, (_each, index) => ({ path: `Jobs/${name}/${name} ${index + 1}.md`, text: 'Notes.\n' }));
+
+test('an overview page of a section with 8 pages, which stays current', async ({ outline }) => {
+  const origin = new URL(outline.url()).origin;
+  const headers = { Origin: origin };
+  await outline.request.post(`${origin}/api/imports`, { headers, data: { files: section('Roof', 8) } });
+  await openPage(outline, 'Roof 3');
+  const hands = new Hands(outline);
+  await hands.press('v');
+  const words = outline.locator('.overview-words');
+  await expect(words).toHaveCount(9);
+  hands.atMost('overview page of a section with 8 pages', 1);
+  await outline.request.post(`${origin}/api/imports`, { headers, data: { files: section('Other', 1) } });
+  const made = { do: 'make', kind: 'page', id: crypto.randomUUID(), name: 'Roof 9' };
+  const found = await outline.request.get(`${origin}/api/names?q=Roof`);
+  const [holder] = ((await found.json()) as { id: string; kind: string }[]).filter((each) => each.kind === 'section');
+  const acts = [{ ...made, parentId: holder!.id }];
+  await outline.request.post(`${origin}/api/acts`, { headers, data: { acts } });
+  await expect(words).toHaveCount(10);
+});
+
+test('a finished project of 12 pages is filed away, by keys and by touch alike', async ({ outline }) => {
+  const origin = new URL(outline.url()).origin;
+  await outline.request.post(`${origin}/api/imports`, {
+    headers: { Origin: origin },
+    data: { files: section('Gable', 12) },
+  });
+  await openNotebook(outline, 'Jobs');
+  const hands = new Hands(outline);
+  if (isPhone(outline)) {
+    // The long touch is the first of the two.
+    const box = (await line(outline, 'Gable').boundingBox())!;
+    const touch = await outline.context().newCDPSession(outline);
+    const touchPoints = [{ x: box.x + 40, y: box.y + box.height / 2 }];
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints });
+    await outline.waitForTimeout(420);
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    hands.count += 1;
+    await hands.tap(outline.getByRole('button', { name: 'Lay aside', exact: true }));
+  } else {
+    await line(outline, 'Gable').focus();
+    await hands.press('a');
+  }
+  await expect(said(outline, '“Gable” is laid aside.')).toBeVisible();
+  hands.atMost('file away a finished project of 12 pages', 2);
+  await expect(line(outline, 'Laid aside')).toContainText('12');
+  expect(await lines(outline)).toEqual(['Laid aside']);
+});
+
+test('going back to where a link was followed', async ({ outline }) => {
+  await openPage(outline, 'Stop logs');
+  await textOf(outline).locator('a.link').click();
+  await expect(title(outline)).toHaveText('Sluice gate');
+  const hands = new Hands(outline);
+  await hands.tap(outline.getByRole('navigation', { name: 'Trail' }).getByRole('button', { name: 'Back' }));
+  await expect(title(outline)).toHaveText('Stop logs');
+  hands.atMost('go back to where a link was followed', 1);
+});
