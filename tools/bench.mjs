@@ -7,8 +7,11 @@ import { build, root, run } from './lib/project.mjs';
 const sizes = process.argv.slice(2).length > 0 ? process.argv.slice(2) : ['1000', '10000'];
 build();
 run(process.execPath, ['server/dist/bench.mjs', ...sizes], { env: { ...process.env, NODE_ENV: 'production' } });
-if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) run(process.execPath, ['bench/typing.mjs']);
-else console.log('a key on 2,000 blocks: not measured, there is no Chromium here');
+if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
+  for (const each of ['typing', 'contents']) run(process.execPath, [`bench/${each}.mjs`]);
+} else {
+  console.log('typing and scrolling: not measured, there is no Chromium here');
+}
 const scripts = path.join(root, 'app/dist/_expo/static/js/web');
 const bytes = readdirSync(scripts).reduce(
   (sum, file) => sum + gzipSync(readFileSync(path.join(scripts, file))).length,

@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { seedDocument } from '@glossarion/core/document';
+import { OUTDATED, SCHEMA_VERSION, seedDocument } from '@glossarion/core/document';
 import { dayTemplate } from '@glossarion/core/journal';
 import type { LocalStore, OutboxItem } from './localStore';
 import { PageDocument } from './pageDocument';
@@ -21,6 +21,8 @@ export interface LibraryEvents {
   onKept: () => void;
   /** The session ended; whoever is there has to sign in again. */
   onSignedOut: () => void;
+  /** The server speaks of kinds of blocks that this window does not know. */
+  onOutdated: () => void;
 }
 
 const FLUSH_AFTER = 120;
@@ -273,7 +275,7 @@ export class Library {
 
   private connect(): void {
     if (this.isClosed || this.socket?.readyState === WebSocket.CONNECTING || this.isConnected) return;
-    const address = new URL('/api/socket', window.location.href);
+    const address = new URL(`/api/socket?schema=${SCHEMA_VERSION}`, window.location.href);
     address.protocol = address.protocol.replace('http', 'ws');
     const socket = new WebSocket(address);
     this.socket = socket;
@@ -291,6 +293,10 @@ export class Library {
       for (const queue of this.queues.values()) queue.inFlight = null;
       this.tellSaving();
       if (event.code === 1008) this.events.onSignedOut();
+      if (event.code === OUTDATED) {
+        this.isClosed = true;
+        this.events.onOutdated();
+      }
       if (this.isClosed) return;
       setTimeout(() => this.connect(), this.retry);
       this.retry = Math.min(this.retry * 2, LONGEST_RETRY);

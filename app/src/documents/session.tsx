@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { api } from '../state/api';
 import { refreshTargets, store } from '../state/store';
-import { savingChanged } from '../state/view';
+import { noticed, savingChanged } from '../state/view';
 import { Library } from './library';
 import { LocalStore, type KeptCopy } from './localStore';
 import type { PageDocument } from './pageDocument';
@@ -48,6 +48,13 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
           if (changed.includes('title')) refreshTargets(pageId);
         },
         onKept: readKept,
+        onOutdated: () =>
+          store.dispatch(
+            noticed({
+              words: 'Glossarion was renewed while this window was open. What you wrote is kept here; reload to go on.',
+              action: 'reload',
+            }),
+          ),
         onSignedOut: () => store.dispatch(api.util.invalidateTags(['Session'])),
       });
       readKept();

@@ -29,7 +29,7 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert }: Edit
     block: BlockWithView,
     pageLink: PageLinkWithView,
     tag: TagWithView,
-    overview: OverviewWithView,
+    overview: OverviewWithView.configure({ pageId: page.pageId }),
   };
   return [
     ...Object.values(nodes),

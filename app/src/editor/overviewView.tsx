@@ -53,6 +53,7 @@ function OverviewBlock(props: NodeViewProps) {
     >
       <OverviewList
         overview={overview}
+        ownId={(props.extension.options as { pageId: string }).pageId}
         content={content}
         onOpen={openTarget}
         onChange={
@@ -66,7 +67,8 @@ function OverviewBlock(props: NodeViewProps) {
   );
 }
 
-export const OverviewWithView = Overview.extend({
+export const OverviewWithView = Overview.extend<{ pageId: string }>({
+  addOptions: () => ({ pageId: '' }),
   addNodeView: () =>
     ReactNodeViewRenderer(OverviewBlock, {
       // Its buttons and sheet are the interface’s, not the text’s.

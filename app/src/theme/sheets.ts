@@ -12,7 +12,7 @@ import { themeSheet } from './tokens';
 
 const focusSheet = `
 :focus-visible { outline: 2px solid var(--lapis); outline-offset: 2px; }
-.writing:focus-visible, .title-field:focus-visible, main:focus-visible, [role=dialog]:focus-visible { outline: none; }
+.writing:focus-visible, .title-field:focus-visible, main:focus-visible, [role=dialog]:focus-visible, .key-strip:focus-visible { outline: none; }
 `;
 
 /** Lays all style sheets out once, before anything is drawn. */

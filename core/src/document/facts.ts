@@ -105,7 +105,9 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       }
     }
     facts.wordCount += countWords(words);
-    if (facts.firstWords === '' && words.trim() !== '') facts.firstWords = shorten(words.trim());
+    // A page of which an overview is all is known by that.
+    const shown = kind === 'overview' ? 'Overview' : words.trim();
+    if (facts.firstWords === '' && shown !== '') facts.firstWords = shorten(shown);
     ancestors.push({ id, depth });
     if (kind === 'heading') headingId = id;
   });

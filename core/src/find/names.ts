@@ -4,7 +4,8 @@ import { foldWords } from './words';
 /** How many candidates are ranked at the most; more than these the person narrows by typing on. */
 const RANKED = 2_000;
 
-const fuzzy = new UFuzzy({
+/** How names are matched: one slip a word, in any script. */
+export const nameFuzzy = new UFuzzy({
   unicode: true,
   interSplit: "[^\\p{L}\\d']+",
   intraSplit: '\\p{Ll}\\p{Lu}',
@@ -79,11 +80,11 @@ export class NameIndex {
   }
 
   private byName(needle: string, limit: number): number[] {
-    const indices = fuzzy.filter(this.folded, needle);
+    const indices = nameFuzzy.filter(this.folded, needle);
     if (!indices || indices.length === 0) return [];
     const taken = indices.length > RANKED ? this.nearest(indices, needle) : indices;
-    const info = fuzzy.info(taken, this.folded, needle);
-    const order = fuzzy.sort(info, this.folded, needle).map((place) => info.idx[place]!);
+    const info = nameFuzzy.info(taken, this.folded, needle);
+    const order = nameFuzzy.sort(info, this.folded, needle).map((place) => info.idx[place]!);
     const rank = (index: number) => {
       const name = this.folded[index]!;
       return name === needle ? 0 : name.startsWith(needle) ? 1 : 2;

@@ -7,7 +7,8 @@ export interface LinkTarget {
   isDeleted: boolean;
   /** The season it is in, that of what it stands in included. */
   season: Season;
-  wordCount: number;
+  /** Nothing is written on it: neither words nor anything that shows some. */
+  isEmpty: boolean;
   kind: 'notebook' | 'section' | 'page' | 'block';
 }
 
@@ -15,7 +16,7 @@ export function linkState(target: LinkTarget | null): LinkState {
   if (!target) return 'gone';
   if (target.isDeleted) return 'binned';
   if (target.season === 'aside') return 'aside';
-  return target.kind === 'page' && target.wordCount === 0 ? 'unwritten' : 'written';
+  return target.kind === 'page' && target.isEmpty ? 'unwritten' : 'written';
 }
 
 /** How a link's state is read out; a written target needs no word. */

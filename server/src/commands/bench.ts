@@ -2,77 +2,157 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
-import { indexedWords, parseQuery, toMatch } from '@glossarion/core/find';
+import { newId } from '@glossarion/core/document';
+import { foldWords, indexedWords, nameFuzzy, parseQuery, toMatch } from '@glossarion/core/find';
 import { parseMarkdown } from '@glossarion/core/formats/markdown';
+import type { Act } from '@glossarion/core/outline';
 import { readConfig } from '../config';
-import { openServices } from '../services';
+import { openServices, type Services } from '../services';
 import { madeNotes, madeTitle } from '../services/madeNotes';
 
 /** Measures the server's rows on made accounts of the sizes named; each is printed as a ratio to its anchor. */
 
 const sizes = process.argv.slice(2).map(Number);
+const LONG_SECTION = 5_000;
 
 const time = (work: () => unknown): number => {
   const start = performance.now();
   work();
   return performance.now() - start;
 };
+const timeAsync = async (work: () => Promise<unknown>): Promise<number> => {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+};
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 const percentile = (values: readonly number[], share: number): number =>
   [...values].sort((one, other) => one - other)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
+const median = (values: readonly number[]): number => percentile(values, 0.5);
 
-function say(row: string, pages: number, ratio: number, bound: number, more = ''): void {
+function say(row: string, scale: string, ratio: number, bound: number, more = ''): void {
   const within = ratio <= bound ? 'within' : 'OVER';
   console.log(
-    `${row.padEnd(34)} ${String(pages).padStart(6)} pages  ${ratio.toFixed(2).padStart(6)}×  ${within} ${bound}×  ${more}`,
+    `${row.padEnd(38)} ${scale.padStart(12)}  ${ratio.toFixed(2).padStart(6)}×  ${within} ${bound}×  ${more}`,
   );
 }
 
-for (const pages of sizes) {
-  const data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-bench-'));
-  const services = await openServices(readConfig({ GLOSSARION_DATA: data }), pino({ level: 'silent' }));
-  const { database, find, imports, margin, accounts } = services;
-  const account = await accounts.make('Measured', 'made for measuring');
-  const files = madeNotes({ pages });
+/** What must cost the same however large the account is, by row: milliseconds at each size. */
+const flat = new Map<string, number[]>();
+const note = (row: string, milliseconds: number): void => void flat.set(row, [...(flat.get(row) ?? []), milliseconds]);
 
+interface Measured {
+  services: Services;
+  ownerId: string;
+  pages: number;
+  scale: string;
+}
+
+async function measureImport({ services, ownerId, pages, scale }: Measured): Promise<void> {
+  const files = madeNotes({ pages });
   files.slice(0, 300).forEach((file) => parseMarkdown(file.text));
   const parsing = time(() => files.forEach((file) => parseMarkdown(file.text)));
-  const start = performance.now();
-  await imports.take(account.id, files);
-  say('import / parsing with remark alone', pages, (performance.now() - start) / parsing, 2.5);
+  const importing = await timeAsync(() => services.imports.take(ownerId, files));
+  say('import / parsing with remark alone', scale, importing / parsing, 2.5);
+}
 
-  const words = [
-    ...new Set(
-      indexedWords(
-        files
-          .slice(0, 50)
-          .map((file) => file.text)
-          .join(' '),
-      ).split(' '),
-    ),
-  ].slice(0, 60);
+function measureFind({ services: { database, find }, ownerId, scale }: Measured): void {
+  const text = madeNotes({ pages: 50 })
+    .map((file) => file.text)
+    .join(' ');
+  const words = [...new Set(indexedWords(text).split(' '))].slice(0, 60);
   const typed = words.flatMap((word) => [word.slice(0, 1), word.slice(0, 3), word]);
   const bare = database.statement(
     'SELECT rowid FROM findIndex WHERE findIndex MATCH ? ORDER BY bm25(findIndex, 8, 1) LIMIT 24',
   );
-  typed.forEach((each) => find.find(account.id, each));
+  typed.forEach((each) => find.find(ownerId, each));
   const bareTimes = typed.map((each) => time(() => bare.all(toMatch(parseQuery(each)))));
-  const findTimes = typed.map((each) => time(() => find.find(account.id, each)));
+  const findTimes = typed.map((each) => time(() => find.find(ownerId, each)));
   const p95 = percentile(findTimes, 0.95);
-  say('Find as typed / bare FTS5', pages, sum(findTimes) / sum(bareTimes), 2, `p95 ${p95.toFixed(1)} ms, at most 100`);
+  say('Find as typed / bare FTS5', scale, sum(findTimes) / sum(bareTimes), 2, `p95 ${p95.toFixed(1)} ms, at most 100`);
+}
 
-  const pageId = find.byName(account.id, madeTitle(0), 1)[0]!.id;
+function measureGoTo({ services: { database, find }, ownerId, pages, scale }: Measured): void {
+  const names = database.all<{ name: string }>('SELECT name FROM entries WHERE ownerId = ?', ownerId);
+  const folded = names.map(({ name }) => foldWords(name));
+  const typed = Array.from({ length: 40 }, (_each, index) => foldWords(madeTitle((index * 97) % pages))).flatMap(
+    (title) => [title.slice(0, 6), title.slice(5), title],
+  );
+  typed.forEach((each) => find.byName(ownerId, each, 9));
+  const bare = typed.map((each) => time(() => nameFuzzy.search(folded, each)));
+  const own = typed.map((each) => time(() => find.byName(ownerId, each, 9)));
+  const p95 = percentile(own, 0.95).toFixed(1);
+  say('Go to / uFuzzy alone', scale, sum(own) / sum(bare), 1.5, `${names.length} names, p95 ${p95} ms`);
+}
+
+function measureMargin({ services: { database, find, margin }, ownerId, scale }: Measured): void {
+  const pageId = find.byName(ownerId, madeTitle(0), 1)[0]!.id;
   const rows = database.statement(
     `SELECT l.pageId, l.blockId, b.node, e.name FROM links l JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
      JOIN entries e ON e.id = l.pageId WHERE l.target = ?`,
   );
   const repeat = (work: () => unknown) => sum(Array.from({ length: 30 }, () => time(work)));
-  repeat(() => margin.glosses(account.id, pageId));
+  repeat(() => margin.glosses(ownerId, pageId));
   const prepared = repeat(() => rows.all(pageId));
-  const glosses = repeat(() => margin.glosses(account.id, pageId));
-  const { length } = margin.glosses(account.id, pageId).glosses;
-  say(`a page with ${length} glosses / its rows`, pages, glosses / prepared, 6);
+  const glosses = repeat(() => margin.glosses(ownerId, pageId));
+  const { length } = margin.glosses(ownerId, pageId).glosses;
+  say(`a page with ${length} glosses / its rows`, scale, glosses / prepared, 6);
+}
 
-  await database.close();
+/** The contents of a notebook as it opens, and a move of a section with 5,000 pages. */
+async function measureOutline({ services, ownerId, scale }: Measured): Promise<void> {
+  const { acts, imports, outline } = services;
+  const long = Array.from({ length: LONG_SECTION }, (_each, index) => ({
+    path: `Long/Here/Long section/Leaf ${index}.md`,
+    text: 'Written.\n',
+  }));
+  await imports.take(ownerId, [...long, { path: 'Long/There/One.md', text: 'Written.\n' }]);
+  const notebooks = outline.notebooks(ownerId);
+  const first = notebooks.find((notebook) => notebook.name === 'Notebook 1')!;
+  const repeat = (work: () => unknown) => Array.from({ length: 40 }, () => time(work)).slice(8);
+  note('opening the contents of 1,000 pages', median(repeat(() => outline.contents(ownerId, first.id))));
+  note('listing the notebooks', median(repeat(() => outline.notebooks(ownerId))));
+
+  const notebook = notebooks.find((each) => each.name === 'Long')!;
+  const { entries } = outline.contents(ownerId, notebook.id);
+  const idOf = (name: string) => entries.find((entry) => entry.name === name)!.id;
+  const small = newId();
+  await acts.perform(ownerId, [{ do: 'make', id: small, kind: 'section', parentId: idOf('Here'), name: 'Small' }]);
+  const moving = async (id: string): Promise<number> => {
+    const times: number[] = [];
+    for (let turn = 0; turn < 24; turn += 1) {
+      const move: Act = { do: 'place', id, parentId: idOf(turn % 2 === 0 ? 'There' : 'Here') };
+      times.push(await timeAsync(() => acts.perform(ownerId, [move])));
+    }
+    return median(times.slice(4));
+  };
+  const [ofSmall, ofLong] = [await moving(small), await moving(idOf('Long section'))];
+  say('a move of 5,000 pages / of none', scale, ofLong / ofSmall, 1.3);
+  note('a move of a section with 5,000 pages', ofLong);
+
+  const long50 = outline.contents(ownerId, notebook.id);
+  if (long50.entries.length > LONG_SECTION) throw new Error('A long section is open before anybody opened it.');
+  await outline.fold(ownerId, idOf('Long section'), true);
+  note('opening a contents with 5,000 lines', median(repeat(() => outline.contents(ownerId, notebook.id))));
+}
+
+for (const pages of sizes) {
+  const data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-bench-'));
+  const services = await openServices(readConfig({ GLOSSARION_DATA: data }), pino({ level: 'silent' }));
+  const { id: ownerId } = await services.accounts.make('Measured', 'made for measuring');
+  const measured: Measured = { services, ownerId, pages, scale: `${pages} pages` };
+  await measureImport(measured);
+  measureFind(measured);
+  measureGoTo(measured);
+  measureMargin(measured);
+  await measureOutline(measured);
+  await services.database.close();
   rmSync(data, { recursive: true, force: true });
+}
+if (sizes.length > 1) {
+  const [small, large] = [sizes[0]!, sizes[sizes.length - 1]!];
+  for (const [row, times] of flat) {
+    const [least, most] = [times[0]!, times[times.length - 1]!];
+    say(row, `${large}/${small}`, most / least, 1.3, `${most.toFixed(2)} ms`);
+  }
 }

@@ -1,6 +1,6 @@
 import request from 'supertest';
 import { WebSocket } from 'ws';
-import { newId } from '@glossarion/core/document';
+import { newId, OUTDATED, SCHEMA_VERSION } from '@glossarion/core/document';
 import { declaredRoutes } from '../routes/route';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
 
@@ -86,9 +86,9 @@ test('every route that names something refuses or shows nothing of it to somebod
   expect((await owner.get(`/pages/${pageId}`)).body.name).toBe('Sluice gate');
 });
 
-const say = (person: Person | null, message: object, origin = server.url) =>
+const say = (person: Person | null, message: object, origin = server.url, schema = SCHEMA_VERSION) =>
   new Promise<string>((resolve) => {
-    const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/socket`, {
+    const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/socket?schema=${schema}`, {
       headers: { Origin: origin, ...(person ? { Cookie: person.cookie } : {}) },
     });
     socket.on('open', () => socket.send(JSON.stringify(message)));
@@ -106,6 +106,7 @@ test('the socket lets nobody in without a session or from another site, and show
   expect(await say(owner, open, 'https://elsewhere.example')).toContain('403');
   expect(await say(stranger, open)).toContain('There is nothing here');
   expect(await say(owner, open)).toContain('"type":"state"');
+  expect(await say(owner, open, server.url, SCHEMA_VERSION - 1)).toBe(`closed ${OUTDATED}`);
   const update = { type: 'update', page: pageId, epoch: 1, number: 1, update: 'AAA=' };
   expect(await say(stranger, update)).toContain('"refused"');
   expect(await say(owner, { type: 'nonsense' })).toBe('closed 1008');

@@ -222,7 +222,7 @@ export class Documents {
     this.database.writer.prepare('UPDATE bodies SET json = ? WHERE pageId = ?').run(JSON.stringify(body), page.id);
     page.facts = this.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
     const changed: Changed[] = [];
-    if (title !== page.title || (previous.wordCount === 0) !== (page.facts.wordCount === 0))
+    if (title !== page.title || isEmpty(previous) !== isEmpty(page.facts))
       changed.push('title', 'outline');
     else if (title === '' && previous.firstWords !== page.facts.firstWords) changed.push('title', 'outline');
     if (linkKey(previous) !== linkKey(page.facts)) changed.push('links');
@@ -335,6 +335,8 @@ const edited =
     const shown = readBody(page.document);
     return { update: null, editedSince, shown, body: shown };
   };
+
+const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
 
 const linkKey = (facts: BodyFacts): string =>
   JSON.stringify([

@@ -90,12 +90,13 @@ export class Entries {
     if (entry) {
       const { isDeleted, ...place } = this.place(ownerId, id);
       const { season } = place;
-      return { ...place, state: linkState({ isDeleted, season, wordCount: entry.wordCount, kind: entry.kind }) };
+      const isEmpty = entry.wordCount === 0 && entry.firstWords === '';
+      return { ...place, state: linkState({ isDeleted, season, isEmpty, kind: entry.kind }) };
     }
     const block = this.block(ownerId, id);
     if (block) {
       const { isDeleted, ...place } = this.place(ownerId, block.pageId);
-      const state = linkState({ isDeleted, season: place.season, wordCount: 1, kind: 'block' });
+      const state = linkState({ isDeleted, season: place.season, isEmpty: false, kind: 'block' });
       return { ...place, id, kind: 'block', title: shownTitle(block.words, place.title), state };
     }
     const tombstone = this.database.first<{ title: string }>(

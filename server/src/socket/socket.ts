@@ -1,6 +1,6 @@
 import type { Server } from 'node:http';
 import { WebSocketServer, type WebSocket } from 'ws';
-import { ShapeError } from '@glossarion/core/document';
+import { OUTDATED, SCHEMA_VERSION, ShapeError } from '@glossarion/core/document';
 import { isOwnOrigin, sessionToken } from '../app';
 import { Problem } from '../problem';
 import type { Services } from '../services';
@@ -83,7 +83,10 @@ export function serveSocket(server: Server, services: Services): () => void {
     if (!isOwnOrigin(origin, host, services.config.origin)) return refuse('403 Forbidden');
     const signedIn = services.accounts.bySession(sessionToken(cookie));
     if (!signedIn) return refuse('401 Unauthorized');
+    const version = Number(new URLSearchParams(request.url.split('?')[1]).get('schema') ?? 1);
     sockets.handleUpgrade(request, socket, head, (opened) => {
+      // A window that does not know every kind of block would delete those it can’t show.
+      if (version < SCHEMA_VERSION) return opened.close(OUTDATED, 'outdated');
       const window = new Window(opened, signedIn.account.id, services);
       windows.set(opened, window);
       alive.add(opened);

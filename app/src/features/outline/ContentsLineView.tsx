@@ -56,7 +56,7 @@ export function ContentsLineView({ line, isHere, isTabbable, isNarrow, onOpen, o
     'data-entry': entry.id,
     'data-kind': entry.kind,
     'data-parent': entry.parentId ?? '',
-    'data-unwritten': (!isSection && entry.wordCount === 0 && !holdsAny) || undefined,
+    'data-unwritten': (!isSection && isUnwritten(entry)) || undefined,
     'data-dragged': isDragged || undefined,
     'data-aside': line.isAside || undefined,
     'data-deep': row.depth > 2 || undefined,
@@ -142,12 +142,15 @@ export function ContentsLineView({ line, isHere, isTabbable, isNarrow, onOpen, o
   );
 }
 
+/** Nothing is written on it, and nothing stands beneath it either. */
+const isUnwritten = (entry: ContentsEntry): boolean =>
+  entry.wordCount === 0 && entry.firstWords === '' && entry.pagesBeneath === 0;
+
 function label(title: string, entry: ContentsEntry, isAside: boolean): string {
-  const holds = entry.pagesBeneath + entry.sectionsBeneath;
   const said = [
     title,
     entry.kind === 'section' ? 'section' : '',
-    entry.kind === 'page' && entry.wordCount === 0 && holds === 0 ? 'not yet written' : '',
+    entry.kind === 'page' && isUnwritten(entry) ? 'not yet written' : '',
     isAside && entry.season ? SEASON_HEADS[entry.season as 'later' | 'aside'].toLowerCase() : '',
   ];
   return said.filter(Boolean).join(', ');

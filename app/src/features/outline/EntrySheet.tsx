@@ -87,7 +87,7 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
       : { label: 'Pin to the Desk', do: () => pinAll(self) },
     { label: 'Copy link', do: () => copyLink(entry.kind, entry.id) },
     { label: 'Choose this and others', do: () => dispatch(chose(self)) },
-    ...(isPage
+    ...(isPage && (entry.pagesBeneath > 0 || entry.showsLeaves)
       ? [
           {
             label: entry.showsLeaves ? 'Put the leaves away' : 'Show the pages beneath as leaves',

@@ -45,5 +45,7 @@ test('what is for later and laid aside stands under heads of its own at the end,
 });
 
 test('an empty season has no head', () => {
-  expect(said({ entries: [], seasons: [{ season: 'aside', isOpen: true, count: 0, pages: 0, roots: [] }] })).toEqual([]);
+  expect(said({ entries: [], seasons: [{ season: 'aside', isOpen: true, count: 0, pages: 0, roots: [] }] })).toEqual(
+    [],
+  );
 });

@@ -4,7 +4,7 @@ import { face } from '../../theme/tokens';
 export const outlineSheet = `
 .contents { font: 18px/23px ${face.interface}; color: var(--ink); padding-top: 2px; -webkit-user-select: none; user-select: none; }
 .contents[data-narrow='true'] { font-size: 16px; line-height: 20px; }
-.contents [role=treeitem] { -webkit-touch-callout: none; outline-offset: -2px; cursor: pointer; touch-action: manipulation; }
+.contents [role=treeitem] { -webkit-touch-callout: none; outline-offset: -2px; scroll-margin-block: 90px; cursor: pointer; touch-action: manipulation; }
 .contents [data-dragged] { opacity: .35; }
 .contents-page { display: flex; align-items: baseline; gap: 7px; min-height: 44px; box-sizing: border-box; padding: 10px 0 9px calc(var(--depth) * 28px); color: inherit; text-decoration: none; position: relative; }
 [data-narrow='true'] .contents-page { min-height: 30px; padding: 5px 0 5px calc(min(var(--depth), 1) * 16px + max(var(--depth) - 1, 0) * 8px); gap: 5px; }
@@ -20,17 +20,17 @@ export const outlineSheet = `
 [data-narrow='true'] .contents-date { font-size: 14px; }
 .contents-page[aria-current] > span:not(.contents-leader) { color: var(--vermilion); }
 .contents-page[aria-current] .contents-title, .contents-page[aria-current] .contents-date { font-weight: 700; }
-.contents-section { display: flex; align-items: flex-end; gap: 8px; margin: 14px 0 3px calc(var(--depth) * 12px); padding-bottom: 3px; min-height: 34px; box-sizing: border-box; border-bottom: 1px dotted var(--tone); color: var(--tone); }
+.contents-section { display: flex; align-items: baseline; gap: 8px; margin: 14px 0 3px calc(var(--depth) * 12px); padding: 6px 0 3px; box-sizing: border-box; border-bottom: 1px dotted var(--tone); color: var(--tone); }
 .contents-section[aria-level='1'] { border-bottom: 2px solid var(--tone); }
-[data-narrow='true'] .contents-section { margin-top: 10px; min-height: 30px; }
+[data-narrow='true'] .contents-section { margin-top: 8px; }
 [data-narrow='true'] .contents-section[aria-level='1'] { border-bottom-width: 1px; }
 .contents-section .contents-title { flex: 0 1 auto; font: 700 19px/23px ${face.capitals}; letter-spacing: .8px; }
 [data-narrow='true'] .contents-section .contents-title { font-size: 17px; line-height: 20px; }
 .contents-roman { font-weight: 700; flex-shrink: 0; min-width: 16px; }
-.contents-section > svg { flex-shrink: 0; }
+.contents-section > svg { flex-shrink: 0; align-self: flex-end; }
 .contents-gap { flex: 1; }
-.contents-fold, .contents-more { font: 500 15px/1 ${face.interface}; color: var(--soft); background: none; border: 0; padding: 0 8px; min-width: 34px; height: 44px; margin: -12px -6px; cursor: pointer; flex-shrink: 0; align-self: center; }
-[data-narrow='true'] .contents-fold, [data-narrow='true'] .contents-more { height: 30px; min-width: 26px; padding: 0 5px; margin: -6px -4px; }
+.contents-fold, .contents-more { font: 500 15px/1 ${face.interface}; color: var(--soft); background: none; border: 0; padding: 0 8px; min-width: 34px; height: 44px; margin: -14px -6px; cursor: pointer; flex-shrink: 0; align-self: baseline; }
+[data-narrow='true'] .contents-fold, [data-narrow='true'] .contents-more { height: 30px; min-width: 26px; padding: 0 5px; margin: -8px -4px; }
 .contents-more { font-size: 20px; display: none; }
 .contents [role=treeitem]:focus-visible .contents-more, .contents[aria-multiselectable] .contents-more { display: block; }
 @media (hover: hover) {

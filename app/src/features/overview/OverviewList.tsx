@@ -22,7 +22,9 @@ interface OverviewLine {
 
 interface OverviewListProps {
   overview: OverviewAttributes;
-  /** The blocks of the page it stands on. */
+  /** The page it stands on, which it does not list itself. */
+  ownId?: string;
+  /** The blocks of that page. */
   content: readonly NodeJson[];
   onOpen: (id: string) => void;
   /** The button that changes it, where it may be changed. */
@@ -30,9 +32,9 @@ interface OverviewListProps {
 }
 
 /** A live table of contents: set like the contents of a book, current by itself. */
-export function OverviewList({ overview, content, onOpen, onChange }: OverviewListProps) {
+export function OverviewList({ overview, ownId, content, onOpen, onChange }: OverviewListProps) {
   const headId = useId();
-  const { lines, head, emptyWords } = useLines(overview, content);
+  const { lines, head, emptyWords } = useLines(overview, content, ownId);
   return (
     <nav className="overview" aria-labelledby={headId}>
       <div className="overview-head">
@@ -81,12 +83,14 @@ function accessibleName({ number, words, detail, state }: OverviewLine): string 
 function useLines(
   overview: OverviewAttributes,
   content: readonly NodeJson[],
+  ownId: string | undefined,
 ): { lines: OverviewLine[]; head: string; emptyWords: string } {
   const { subject, target, levels, order, chosen } = overview;
   const { data: beneath = [] } = useBeneathQuery(
     { id: target ?? '', levels },
     { skip: subject !== 'beneath' || !target },
   );
+  const listed = beneath.filter((entry) => entry.id !== ownId || entry.pagesBeneath > 0);
   const known = useAppSelector((state) => state.targets.known);
   const wanted = subject === 'chosen' ? chosen : target ? [target] : [];
   const missing = wanted.filter((id) => !known[id]).join(',');
@@ -108,14 +112,14 @@ function useLines(
       return {
         head: target && known[target] ? `Overview of ${known[target].title}` : 'Overview',
         emptyWords: 'What comes to stand beneath it is listed here by itself.',
-        lines: contentsRows(target ?? '', beneath, order).map(({ entry, title, folio, level }) => ({
+        lines: contentsRows(target ?? '', listed, order).map(({ entry, title, folio, level }) => ({
           id: entry.id,
           number: folio,
           words: title,
           detail: entry.kind === 'page' ? nearDate(localDay(new Date(entry.changedAt)), today) : '',
           depth: level - 1,
           isSection: entry.kind === 'section',
-          ...(entry.kind === 'page' && entry.wordCount === 0 && entry.pagesBeneath === 0 && { state: 'unwritten' }),
+          ...(entry.kind === 'page' && entry.wordCount === 0 && entry.firstWords === '' && { state: 'unwritten' }),
         })),
       };
     case 'chosen': {

@@ -10,7 +10,7 @@ export const trailSheet = `
 .trail.phone .trail-step { max-width: 22ch; }
 .trail-here { color: var(--ink); min-width: 0; max-width: 34ch; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .trail-ways { display: inline-flex; margin-inline-start: -6px; }
-.trail-ways button { font: 17px/24px ${face.interface}; color: var(--soft); background: none; border: 0; min-width: 26px; min-height: 28px; padding: 0 5px; cursor: pointer; }
+.trail-ways button { font: 16px/24px ${face.code}; color: var(--soft); background: none; border: 0; min-width: 26px; min-height: 28px; padding: 0 5px; cursor: pointer; }
 .trail-between { font: inherit; color: var(--soft); background: none; border: 0; border-bottom: 1px dotted var(--soft); padding: 0 2px; cursor: pointer; }
 .trail.phone { align-items: center; flex-wrap: nowrap; }
 .trail.phone .trail-ways button { width: 44px; height: 44px; font-size: 20px; padding-inline-start: 18px; text-align: start; }
