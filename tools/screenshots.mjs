@@ -1,3 +1,4 @@
+/* global document */
 // npm run screenshots: takes one current picture of each main view from the demo into docs/screenshots.
 import { chromium } from '@playwright/test';
 import { spawn } from 'node:child_process';
@@ -25,9 +26,32 @@ const openPage = (title) => async (page) => {
   await page.goto(`${url}/p/${names[0].id}`);
   await page.locator('.writing').first().waitFor();
 };
+const overview = async (page) => {
+  await openPage('Slack water')(page);
+  await page.waitForTimeout(600);
+  await page.locator('main').focus();
+  await page.keyboard.press('v');
+  await page.locator('.overview-words').first().waitFor();
+  await page.getByRole('button', { name: 'Close' }).click();
+};
+const leaves = async (page) => {
+  await openPage('Undershot wheel')(page);
+  await page.locator('.leaf').first().waitFor();
+};
+const choosing = async (page) => {
+  await openNotebook(page);
+  await page.getByRole('button', { name: 'Choose', exact: true }).click();
+  await page.getByRole('treeitem', { name: /^Sluice gate no. 2/ }).click();
+  await page.getByRole('treeitem', { name: /^Silt cores/ }).click();
+  await page.evaluate(() => (document.getElementById('main').scrollTop = 0));
+};
 const openNotebook = async (page) => {
   await page.goto(`${url}/notebooks`);
-  await page.getByRole('button', { name: /Saltmere Tide Mill/ }).click();
+  await page
+    .locator('main')
+    .getByRole('button', { name: /Saltmere Tide Mill/ })
+    .click();
+  await page.getByRole('treeitem').first().waitFor();
 };
 const find = async (page) => {
   await page.goto(`${url}/find`);
@@ -52,7 +76,13 @@ const views = [
   ['find-phone', phone, 'light', find],
   ['find-wide-dark', wide, 'dark', find],
   ['desk-phone', phone, 'light', (page) => page.goto(`${url}/desk`)],
+  ['desk-wide-dark', wide, 'dark', (page) => page.goto(`${url}/desk`)],
+  ['choosing-phone-dark', phone, 'dark', choosing],
+  ['leaves-wide', wide, 'light', leaves],
+  ['bin-phone', phone, 'light', (page) => page.goto(`${url}/bin`)],
   ['settings-phone-dark', phone, 'dark', (page) => page.goto(`${url}/settings`)],
+  // Last, since it makes a page.
+  ['overview-phone', phone, 'light', overview],
 ];
 
 const browser = await chromium.launch({

@@ -222,8 +222,7 @@ export class Documents {
     this.database.writer.prepare('UPDATE bodies SET json = ? WHERE pageId = ?').run(JSON.stringify(body), page.id);
     page.facts = this.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
     const changed: Changed[] = [];
-    if (title !== page.title || isEmpty(previous) !== isEmpty(page.facts))
-      changed.push('title', 'outline');
+    if (title !== page.title || isEmpty(previous) !== isEmpty(page.facts)) changed.push('title', 'outline');
     else if (title === '' && previous.firstWords !== page.facts.firstWords) changed.push('title', 'outline');
     if (linkKey(previous) !== linkKey(page.facts)) changed.push('links');
     page.title = title;

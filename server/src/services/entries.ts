@@ -26,19 +26,27 @@ export interface Target {
   day: string | null;
 }
 
-const ANCESTORS = `
-  WITH RECURSIVE up(id, parentId, kind, name, firstWords, pigment, day, deletedAt, season, distance) AS (
-    SELECT id, parentId, kind, name, firstWords, pigment, day, deletedAt, season, 0
-    FROM entries WHERE id = ? AND ownerId = ?
-    UNION ALL
-    SELECT e.id, e.parentId, e.kind, e.name, e.firstWords, e.pigment, e.day, e.deletedAt, e.season, up.distance + 1
-    FROM entries e JOIN up ON e.id = up.parentId
-  ) SELECT * FROM up ORDER BY distance DESC`;
+const STEP = `
+  SELECT id, ownerId, parentId, kind, name, firstWords, wordCount, pigment, day, deletedAt, season
+  FROM entries WHERE id = ?`;
 
-type Ancestor = Pick<
+type Step = Pick<
   Entry,
-  'id' | 'parentId' | 'kind' | 'name' | 'firstWords' | 'pigment' | 'day' | 'deletedAt' | 'season'
+  | 'id'
+  | 'ownerId'
+  | 'parentId'
+  | 'kind'
+  | 'name'
+  | 'firstWords'
+  | 'wordCount'
+  | 'pigment'
+  | 'day'
+  | 'deletedAt'
+  | 'season'
 >;
+
+/** Entries that one answer has met: what many stand in is read once. */
+type Met = Map<string, Step | undefined>;
 
 export type EntryPlace = Omit<Target, 'state'> & { isDeleted: boolean; kind: EntryKind };
 
@@ -57,14 +65,31 @@ export class Entries {
     return this.database.first('SELECT 1 FROM entries WHERE id = ?', id) !== undefined;
   }
 
+  private step(ownerId: string, id: string, met: Met): Step | undefined {
+    if (met.has(id)) return met.get(id);
+    const found = this.database.first<Step>(STEP, id);
+    const step = found?.ownerId === ownerId ? found : undefined;
+    met.set(id, step);
+    return step;
+  }
+
   /** From the notebook down to the entry itself. */
-  line(ownerId: string, id: string): Ancestor[] {
-    return this.database.all<Ancestor>(ANCESTORS, id, ownerId);
+  line(ownerId: string, id: string, met: Met = new Map()): Step[] {
+    const parentOf = (step: Step) => (step.parentId === null ? undefined : this.step(ownerId, step.parentId, met));
+    const line: Step[] = [];
+    for (let step = this.step(ownerId, id, met); step; step = parentOf(step)) line.unshift(step);
+    return line;
+  }
+
+  /** Where entries stand, asked one after the other for one answer. */
+  placer(ownerId: string): (id: string) => EntryPlace {
+    const met: Met = new Map();
+    return (id) => this.place(ownerId, id, met);
   }
 
   /** Where an entry stands, what it is called, and whether it or anything above it is in the bin. */
-  place(ownerId: string, id: string): EntryPlace {
-    const line = this.line(ownerId, id);
+  place(ownerId: string, id: string, met: Met = new Map()): EntryPlace {
+    const line = this.line(ownerId, id, met);
     const self = line[line.length - 1];
     if (!self) throw notFound();
     return {
@@ -82,20 +107,21 @@ export class Entries {
 
   /** What links show of these ids, whether they name entries or blocks. Unknown ids are gone. */
   targets(ownerId: string, ids: readonly string[]): Target[] {
-    return ids.map((id) => this.target(ownerId, id));
+    const met: Met = new Map();
+    return ids.map((id) => this.target(ownerId, id, met));
   }
 
-  private target(ownerId: string, id: string): Target {
-    const entry = this.database.first<Entry>('SELECT * FROM entries WHERE id = ? AND ownerId = ?', id, ownerId);
+  private target(ownerId: string, id: string, met: Met): Target {
+    const entry = this.step(ownerId, id, met);
     if (entry) {
-      const { isDeleted, ...place } = this.place(ownerId, id);
+      const { isDeleted, ...place } = this.place(ownerId, id, met);
       const { season } = place;
       const isEmpty = entry.wordCount === 0 && entry.firstWords === '';
       return { ...place, state: linkState({ isDeleted, season, isEmpty, kind: entry.kind }) };
     }
     const block = this.block(ownerId, id);
     if (block) {
-      const { isDeleted, ...place } = this.place(ownerId, block.pageId);
+      const { isDeleted, ...place } = this.place(ownerId, block.pageId, met);
       const state = linkState({ isDeleted, season: place.season, isEmpty: false, kind: 'block' });
       return { ...place, id, kind: 'block', title: shownTitle(block.words, place.title), state };
     }
@@ -138,10 +164,11 @@ export class Entries {
 
   /** Targets of these ids that are there and not in the bin, at most `limit`. */
   living(ownerId: string, ids: readonly string[], limit = ids.length): Target[] {
+    const met: Met = new Map();
     const found: Target[] = [];
     for (const id of ids) {
       if (found.length >= limit) break;
-      const target = this.target(ownerId, id);
+      const target = this.target(ownerId, id, met);
       if (target.state !== 'binned' && target.state !== 'gone') found.push(target);
     }
     return found;

@@ -33,13 +33,12 @@ export class Margin {
   glosses(ownerId: string, pageId: string): { glosses: Gloss[]; targets: Target[] } {
     this.entries.own(ownerId, pageId);
     const rows = this.database.all<GlossRow>(REFERRING, { ownerId, pageId });
-    const places = new Map<string, ReturnType<Entries['place']>>();
+    const placeOf = this.entries.placer(ownerId);
     const glosses = new Map<string, Gloss>();
     for (const row of rows) {
       const key = `${row.pageId}/${row.blockId}`;
       if (glosses.has(key)) continue;
-      let place = places.get(row.pageId);
-      if (!place) places.set(row.pageId, (place = this.entries.place(ownerId, row.pageId)));
+      const place = placeOf(row.pageId);
       if (place.isDeleted) continue;
       const nodes = [JSON.parse(row.node) as NodeJson, ...this.children(row)];
       glosses.set(key, {
@@ -57,19 +56,20 @@ export class Margin {
       });
     }
     const moment = (gloss: Gloss) => gloss.day ?? gloss.changedAt;
-    const sorted = [...glosses.values()].sort((one, other) => moment(other).localeCompare(moment(one)));
+    const sorted = [...glosses.values()].sort((one, other) => (moment(one) < moment(other) ? 1 : -1));
     const named = new Set(sorted.flatMap((gloss) => gloss.links));
     return { glosses: sorted, targets: this.entries.targets(ownerId, [...named]) };
   }
 
   private children(row: GlossRow): NodeJson[] {
-    const following = this.database.all<{ depth: number; node: string }>(
-      'SELECT depth, node FROM blocks WHERE pageId = ? AND position > ? ORDER BY position LIMIT ?',
-      row.pageId,
-      row.position,
-      CHILDREN,
-    );
-    const end = following.findIndex((block) => block.depth <= row.depth);
-    return (end < 0 ? following : following.slice(0, end)).map((block) => JSON.parse(block.node) as NodeJson);
+    const following = this.database
+      .statement('SELECT depth, node FROM blocks WHERE pageId = ? AND position > ? ORDER BY position LIMIT ?')
+      .iterate(row.pageId, row.position, CHILDREN) as IterableIterator<{ depth: number; node: string }>;
+    const children: NodeJson[] = [];
+    for (const { depth, node } of following) {
+      if (depth <= row.depth) break;
+      children.push(JSON.parse(node) as NodeJson);
+    }
+    return children;
   }
 }

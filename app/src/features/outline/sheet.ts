@@ -6,15 +6,16 @@ export const outlineSheet = `
 .contents[data-narrow='true'] { font-size: 16px; line-height: 20px; }
 .contents [role=treeitem] { -webkit-touch-callout: none; outline-offset: -2px; scroll-margin-block: 90px; cursor: pointer; touch-action: manipulation; }
 .contents [data-dragged] { opacity: .35; }
-.contents-page { display: flex; align-items: baseline; gap: 7px; min-height: 44px; box-sizing: border-box; padding: 10px 0 9px calc(var(--depth) * 28px); color: inherit; text-decoration: none; position: relative; }
+.contents-page { display: flex; align-items: baseline; gap: 7px; min-height: 44px; box-sizing: border-box; padding: 10px 0 9px calc(min(var(--depth), 2) * 26px + max(var(--depth) - 2, 0) * 10px); color: inherit; text-decoration: none; position: relative; }
 [data-narrow='true'] .contents-page { min-height: 30px; padding: 5px 0 5px calc(min(var(--depth), 1) * 16px + max(var(--depth) - 1, 0) * 8px); gap: 5px; }
-.contents-folio { flex-shrink: 0; min-width: calc(30px + var(--depth) * 5px); color: var(--soft); font-size: .94em; }
+.contents-folio { flex-shrink: 0; min-width: calc(30px + min(var(--depth), 2) * 5px); color: var(--soft); font-size: .94em; }
 [data-narrow='true'] .contents-folio { min-width: calc(20px + min(var(--depth), 2) * 5px); }
 [data-narrow='true'] .contents-page[data-deep] .contents-date, [data-narrow='true'] .contents-page[data-deep] .contents-leader { display: none; }
 .contents-title { min-width: 0; overflow-wrap: anywhere; }
 .contents-page .contents-title { display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 3; overflow: hidden; }
 .contents-page[data-unwritten] .contents-title { color: var(--ochre); }
 .contents-page[data-aside] .contents-title { color: var(--soft); }
+@media (max-width: 719px) { .contents-page[data-deep] .contents-date, .contents-page[data-deep] .contents-leader { display: none; } }
 .contents-leader { flex: 1; min-width: 10px; border-bottom: 1px dotted var(--leader); transform: translateY(-4px); }
 .contents-date { flex-shrink: 0; white-space: nowrap; font-size: 15px; color: var(--soft); }
 [data-narrow='true'] .contents-date { font-size: 14px; }

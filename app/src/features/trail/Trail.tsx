@@ -74,11 +74,11 @@ export function Trail({ entryId, trail, title }: TrailProps) {
           {left.length > 0 && index === 2 && (
             <>
               <Between entryId={entryId} count={left.length} />
-              <span aria-hidden> / </span>
+              <span aria-hidden>/</span>
             </>
           )}
           <Step step={step} />
-          <span aria-hidden> / </span>
+          <span aria-hidden>/</span>
         </span>
       ))}
       <span className="trail-here" dir="auto">
@@ -102,18 +102,16 @@ export function PhoneTrail({ entryId, trail }: Omit<TrailProps, 'title'>) {
       </span>
       <span className="trail-line">
         {nearest && (
-          <>
-            in <Step step={nearest} />
-          </>
+          <span className="trail-part">
+            <span>in</span>
+            <Step step={nearest} />
+          </span>
         )}
-        {left.length > 0 && (
-          <>
-            , <Between entryId={entryId} count={left.length} />
-          </>
-        )}
+        {left.length > 0 && <Between entryId={entryId} count={left.length} />}
         {shown.map((step) => (
-          <span key={step.id}>
-            , <Step step={step} />
+          <span key={step.id} className="trail-part">
+            <span>in</span>
+            <Step step={step} />
           </span>
         ))}
       </span>

@@ -5,16 +5,17 @@ export const trailSheet = `
 .trail { display: flex; flex-wrap: wrap; align-items: baseline; column-gap: 6px; flex: 1; min-width: 0; font: 16px/24px ${face.interface}; color: var(--soft); }
 .trail a { color: inherit; }
 .trail:not(.phone) a { text-decoration: none; }
+.trail-part { display: inline-flex; align-items: baseline; column-gap: 5px; min-width: 0; }
 .trail a:hover { text-decoration: underline; }
 .trail-step { display: inline-block; max-width: 26ch; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; vertical-align: bottom; text-underline-offset: 3px; }
 .trail.phone .trail-step { max-width: 22ch; }
 .trail-here { color: var(--ink); min-width: 0; max-width: 34ch; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .trail-ways { display: inline-flex; margin-inline-start: -6px; }
 .trail-ways button { font: 16px/24px ${face.code}; color: var(--soft); background: none; border: 0; min-width: 26px; min-height: 28px; padding: 0 5px; cursor: pointer; }
-.trail-between { font: inherit; color: var(--soft); background: none; border: 0; border-bottom: 1px dotted var(--soft); padding: 0 2px; cursor: pointer; }
+.trail-between { font: inherit; color: var(--soft); background: none; border: 0; padding: 0 2px; text-decoration: underline dotted 1px; text-underline-offset: 3px; cursor: pointer; }
 .trail.phone { align-items: center; flex-wrap: nowrap; }
 .trail.phone .trail-ways button { width: 44px; height: 44px; font-size: 20px; padding-inline-start: 18px; text-align: start; }
-.trail.phone .trail-line { flex: 1; min-width: 0; padding: 4px 0; }
+.trail.phone .trail-line { flex: 1; min-width: 0; padding: 4px 0; display: flex; flex-wrap: wrap; align-items: baseline; column-gap: 5px; }
 .trail.phone .trail-step, .trail.phone .trail-between { padding-block: 3px; }
 .places { list-style: none; margin: 0; padding: 0; }
 .places a { display: flex; justify-content: space-between; gap: 14px; align-items: baseline; min-height: 44px; box-sizing: border-box; padding: 10px 0; color: var(--ink); text-decoration: none; font: 500 17px/22px ${face.interface}; overflow-wrap: anywhere; border-bottom: 1px solid var(--rule); }

@@ -2,8 +2,23 @@ import { dayInText, localDay } from '@glossarion/core/journal';
 import { SEASON_WORDS, type TrailStep } from '@glossarion/core/outline';
 import type { Target } from '../../state/types';
 
+/** A longer trail is shown by its first step and its last, which tell most. */
+const SHOWN_STEPS = 4;
+const SHOWN_NAME = 40;
+
+const shortName = (name: string): string =>
+  name.length > SHOWN_NAME
+    ? `${Array.from(name)
+        .slice(0, SHOWN_NAME - 1)
+        .join('')
+        .trimEnd()}…`
+    : name;
+
 /** A trail in one line, as lists show it. */
-export const trailWords = (trail: readonly TrailStep[]): string => trail.map((step) => step.name).join(' / ');
+export function trailWords(trail: readonly TrailStep[]): string {
+  const names = trail.map((step) => shortName(step.name));
+  return (names.length > SHOWN_STEPS ? [names[0], '…', ...names.slice(-2)] : names).join(' / ');
+}
 
 /** Where something stands and when it is for, as lists and pickers say it. */
 export function placeWords(target: Target): string {
