@@ -2,7 +2,7 @@ import UFuzzy from '@leeoniya/ufuzzy';
 import { foldWords } from './words';
 
 /** How many candidates are ranked at the most; more than these the person narrows by typing on. */
-const RANKED = 2_000;
+const RANKED = 1_000;
 
 /** How names are matched: one slip a word, in any script. */
 export const nameFuzzy = new UFuzzy({
@@ -33,8 +33,8 @@ export class NameIndex {
   private parents: (string | null)[] = [];
   private places = new Map<string, number>();
   private spaced: string[] = [];
-  /** The place of each one's parent, -1 for none; made anew after a change. */
-  private parentPlaces: Int32Array | null = null;
+  /** The place of each one's parent, -1 for none, and the places of all parents; made anew after a change. */
+  private structure: { parents: Int32Array; holders: number[] } | null = null;
 
   get size(): number {
     return this.places.size;
@@ -48,7 +48,7 @@ export class NameIndex {
     this.spaced[place] = spaced(this.folded[place]);
     this.parents[place] = parentId;
     this.places.set(id, place);
-    if (isMoved) this.parentPlaces = null;
+    if (isMoved) this.structure = null;
   }
 
   delete(id: string): void {
@@ -62,7 +62,7 @@ export class NameIndex {
     this.places.set(this.ids[place], place);
     this.places.delete(id);
     for (const column of [this.ids, this.folded, this.spaced, this.parents]) column.pop();
-    this.parentPlaces = null;
+    this.structure = null;
   }
 
   /**
@@ -100,14 +100,17 @@ export class NameIndex {
   private byTrail(needle: string): number[] {
     const words = spaced(needle).trim().split(' ').slice(0, 30);
     if (words[0] === '') return [];
-    const parents = this.parentsByPlace();
+    const { parents, holders } = this.structureByPlace();
     const own = new Int32Array(this.ids.length);
-    words.forEach((word, bit) => {
-      const sought = ` ${word}`;
-      for (let place = 0; place < own.length; place += 1) {
-        if (this.spaced[place]!.includes(sought)) own[place]! |= 1 << bit;
+    const note = (place: number) => {
+      for (let bit = 0; bit < words.length; bit += 1) {
+        if (this.spaced[place]!.includes(` ${words[bit]}`)) own[place]! |= 1 << bit;
       }
-    });
+    };
+    // Where nothing that holds something has a word of these, a trail has none either.
+    holders.forEach(note);
+    if (holders.every((place) => own[place] === 0)) return [];
+    for (let place = 0; place < own.length; place += 1) note(place);
     const whole = (1 << words.length) - 1;
     const whollyFits = (place: number): boolean => {
       let fits = own[place]!;
@@ -124,18 +127,27 @@ export class NameIndex {
     );
   }
 
-  private parentsByPlace(): Int32Array {
-    return (this.parentPlaces ??= Int32Array.from(this.parents, (id) =>
-      id === null ? -1 : (this.places.get(id) ?? -1),
-    ));
+  private structureByPlace(): { parents: Int32Array; holders: number[] } {
+    if (!this.structure) {
+      const parents = Int32Array.from(this.parents, (id) => (id === null ? -1 : (this.places.get(id) ?? -1)));
+      this.structure = { parents, holders: [...new Set(parents)].filter((place) => place >= 0) };
+    }
+    return this.structure;
   }
 
   /** Of too many candidates those that hold the typed letters as they are, short names first. */
   private nearest(indices: readonly number[], needle: string): number[] {
     const exact = indices.filter((index) => this.folded[index]!.includes(needle));
-    return (exact.length > 0 ? exact : [...indices])
-      .sort((one, other) => this.folded[one]!.length - this.folded[other]!.length)
-      .slice(0, RANKED)
-      .sort((one, other) => one - other);
+    const candidates = exact.length > 0 ? exact : indices;
+    if (candidates.length <= RANKED) return [...candidates];
+    // The length up to which names are taken is found by counting, which costs less than sorting them all.
+    const counts: number[] = [];
+    for (const index of candidates) {
+      const { length } = this.folded[index]!;
+      counts[length] = (counts[length] ?? 0) + 1;
+    }
+    let longest = 0;
+    for (let taken = 0; taken < RANKED; longest += 1) taken += counts[longest] ?? 0;
+    return candidates.filter((index) => this.folded[index]!.length < longest).slice(0, RANKED);
   }
 }

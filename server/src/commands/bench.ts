@@ -111,7 +111,6 @@ async function measureOutline({ services, ownerId, scale }: Measured): Promise<v
   const first = notebooks.find((notebook) => notebook.name === 'Notebook 1')!;
   const repeat = (work: () => unknown) => Array.from({ length: 40 }, () => time(work)).slice(8);
   note('opening the contents of 1,000 pages', median(repeat(() => outline.contents(ownerId, first.id))));
-  note('listing the notebooks', median(repeat(() => outline.notebooks(ownerId))));
 
   const notebook = notebooks.find((each) => each.name === 'Long')!;
   const { entries } = outline.contents(ownerId, notebook.id);

@@ -92,7 +92,7 @@ export class OutlineReader {
         for (const parentId of level) {
           for (const child of this.children(ownerId, parentId)) {
             if (!withSeasons && child.season !== null) continue;
-            const entry = { ...child, isOpen: isOpen(child) };
+            const entry: ContentsEntry = Object.assign(child, { isOpen: isOpen(child) });
             found.push(entry);
             if (entry.isOpen) opened.push(entry.id);
           }

@@ -109,7 +109,7 @@ export class DeskReader {
 
   private unwritten(ownerId: string): Desk['unwritten'] {
     const rows = this.database.all<{ id: string; links: number }>(
-      `SELECT e.id, COUNT(*) AS links FROM entries e JOIN links l ON l.target = e.id
+      `SELECT e.id, COUNT(*) AS links FROM entries e CROSS JOIN links l ON l.target = e.id
        WHERE e.ownerId = ? AND e.kind = 'page' AND e.wordCount = 0 AND e.firstWords = '' AND e.day IS NULL
        AND e.deletedAt IS NULL
        GROUP BY e.id ORDER BY links DESC, e.row LIMIT ?`,

@@ -16,11 +16,18 @@ interface GlossRow {
   changedAt: string;
 }
 
+/** CROSS JOIN keeps the order: from what this page is called by to the lines that link there, whatever the account holds. */
 const REFERRING = `
+  WITH here(id) AS (
+    SELECT @pageId
+    UNION ALL SELECT id FROM blocks WHERE pageId = @pageId
+    UNION ALL SELECT formerId FROM formerIds WHERE pageId = @pageId
+  )
   SELECT l.pageId, l.blockId, l.target, b.position, b.depth, b.node, e.changedAt
-  FROM links l JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId JOIN entries e ON e.id = l.pageId
-  WHERE e.ownerId = @ownerId AND (l.target = @pageId OR l.target IN (SELECT id FROM blocks WHERE pageId = @pageId)
-    OR l.target IN (SELECT formerId FROM formerIds WHERE pageId = @pageId))`;
+  FROM here CROSS JOIN links l ON l.target = here.id
+  CROSS JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
+  CROSS JOIN entries e ON e.id = l.pageId
+  WHERE e.ownerId = @ownerId`;
 
 /** What points at a page, read for its Margin. */
 export class Margin {
