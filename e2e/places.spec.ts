@@ -1,5 +1,5 @@
 import { act, drag, line, lines, openNotebook, said, START, tree } from './support/outline';
-import { expect, openPage, saved, test } from './support/test';
+import { expect, isPhone, openPage, saved, test } from './support/test';
 
 const title = (page: Parameters<typeof openPage>[0]) => page.getByRole('textbox', { name: 'Title', exact: true });
 
@@ -18,6 +18,12 @@ test('W1 notebooks: name, pigment, description and order', async ({ outline }) =
 
   await spines.nth(2).getByRole('button').click();
   await drag(outline, spines.nth(2), spines.nth(0), 0.2);
+  await expect(spines).toHaveText([/Reading/, /Saltmere/, /Field Craft/]);
+  await spines.nth(0).getByRole('button').focus();
+  await outline.keyboard.press('Alt+ArrowDown');
+  await expect(spines).toHaveText([/Saltmere/, /Reading/, /Field Craft/]);
+  await spines.nth(1).getByRole('button').focus();
+  await outline.keyboard.press('Alt+ArrowUp');
   await expect(spines).toHaveText([/Reading/, /Saltmere/, /Field Craft/]);
   await act(outline, spines.nth(0), 'Name and look');
   await outline.getByRole('textbox', { name: 'Name' }).fill('Reading notes');
@@ -222,4 +228,24 @@ test('W4 a second window sees a move at once', async ({ outline, context }) => {
   await line(outline, 'Stop logs').focus();
   await outline.keyboard.press('Alt+ArrowUp');
   await expect.poll(async () => (await lines(other))[3]).toBe('  Stop logs');
+});
+
+test('W4 a contents longer than the screen scrolls while something is held near its edge', async ({ outline }) => {
+  const origin = new URL(outline.url()).origin;
+  const files = Array.from({ length: 50 }, (_each, index) => ({
+    path: `Log/Tides/Tide ${String(index + 1).padStart(2, '0')}.md`,
+    text: 'Written.\n',
+  }));
+  await outline.request.post(`${origin}/api/imports`, { headers: { Origin: origin }, data: { files } });
+  await openNotebook(outline, 'Log');
+  const scrolled = () => outline.evaluate(() => document.getElementById('main')!.scrollTop);
+  await outline.evaluate(() => (document.getElementById('main')!.scrollTop = 0));
+  const before = await scrolled();
+  const edge = outline.viewportSize()!.height - (isPhone(outline) ? 90 : 25);
+  const shown = await line(outline, 'Tide 01').boundingBox();
+  const height = (edge - shown!.y) / shown!.height;
+  await drag(outline, line(outline, 'Tide 01'), line(outline, 'Tide 01'), height, async () => {
+    await expect.poll(scrolled).toBeGreaterThan(before + 300);
+  });
+  await expect.poll(async () => (await lines(outline)).indexOf('  Tide 01')).toBeGreaterThan(8);
 });

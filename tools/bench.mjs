@@ -13,10 +13,9 @@ if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
   console.log('typing and scrolling: not measured, there is no Chromium here');
 }
 const scripts = path.join(root, 'app/dist/_expo/static/js/web');
-const bytes = readdirSync(scripts).reduce(
-  (sum, file) => sum + gzipSync(readFileSync(path.join(scripts, file))).length,
-  0,
-);
+const bytes = readdirSync(scripts)
+  .filter((file) => file.endsWith('.js'))
+  .reduce((sum, file) => sum + gzipSync(readFileSync(path.join(scripts, file))).length, 0);
 const kilobytes = Math.round(bytes / 1024);
 console.log(
   `${'script of the app, gzip'.padEnd(34)} ${''.padStart(6)}        ${String(kilobytes).padStart(5)} KB  ${kilobytes <= 900 ? 'within' : 'OVER'} 900 KB`,

@@ -1,7 +1,8 @@
 // Lays the fonts out for the browser and exports the app into app/dist.
-import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { bin, root, run } from './lib/project.mjs';
 
 const require = createRequire(path.join(root, 'app/package.json'));
@@ -40,3 +41,13 @@ run(bin('expo'), ['export', '-p', 'web', '--output-dir', 'dist'], {
   env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
   stdio: ['ignore', process.env.GLOSSARION_QUIET ? 'ignore' : 'inherit', 'inherit'],
 });
+
+// Compressed once here instead of with every request.
+const dist = path.join(root, 'app/dist');
+for (const entry of readdirSync(dist, { recursive: true, withFileTypes: true })) {
+  if (!entry.isFile() || !/\.(?:js|css|html|svg|json)$/u.test(entry.name)) continue;
+  const file = path.join(entry.parentPath, entry.name);
+  const content = readFileSync(file);
+  writeFileSync(`${file}.gz`, gzipSync(content));
+  writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+}

@@ -1,5 +1,6 @@
 import compression from 'compression';
 import { parseCookie } from 'cookie';
+import staticGzip, { type ExpressStaticGzipOptions as StaticGzipOptions } from 'express-static-gzip';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -137,10 +138,12 @@ function toProblem(error: unknown): Problem {
 
 function serveApp(app: Express, folder: string): void {
   if (!existsSync(path.join(folder, 'index.html'))) return;
-  const yearInSeconds = 31_536_000;
-  app.use('/_expo', express.static(path.join(folder, '_expo'), { immutable: true, maxAge: yearInSeconds * 1000 }));
-  app.use('/fonts', express.static(path.join(folder, 'fonts'), { maxAge: yearInSeconds * 1000 }));
-  app.use(express.static(folder, { index: false, cacheControl: false }));
+  const year = 31_536_000_000;
+  const compressed = { enableBrotli: true, orderPreference: ['br', 'gz'] } satisfies StaticGzipOptions;
+  const lasting = { immutable: true, maxAge: year };
+  app.use('/_expo', staticGzip(path.join(folder, '_expo'), { ...compressed, serveStatic: lasting }));
+  app.use('/fonts', staticGzip(path.join(folder, 'fonts'), { ...compressed, serveStatic: { maxAge: year } }));
+  app.use(staticGzip(folder, { ...compressed, index: false, serveStatic: { index: false, cacheControl: false } }));
   app.use((request, response, next) => {
     if (request.method !== 'GET') return next();
     response.setHeader('Cache-Control', 'no-cache');

@@ -102,7 +102,7 @@ export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
     >
       {tasks.map(({ blockId, page, node }) => (
         <li key={blockId} style={edge(page)}>
-          <div className="writing still">
+          <div className="writing still" role="list">
             <BlockText
               node={{ ...node, attrs: { ...node.attrs, depth: 0 } }}
               onTick={() => void setState({ id: blockId, state: 'done' satisfies TaskState })}

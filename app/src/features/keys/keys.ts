@@ -30,8 +30,8 @@ const withEntry = (act: (entry: EntryInfo) => unknown) => async (place: KeyPlace
 };
 const chosenHere = (entry: EntryInfo) => ({ ...chosenOf(entry), title: entry.title });
 
-function togglePin(entry: EntryInfo): unknown {
-  const { data: pins = [] } = api.endpoints.pins.select()(store.getState());
+async function togglePin(entry: EntryInfo): Promise<unknown> {
+  const pins = await dispatch(api.endpoints.pins.initiate(undefined, { subscribe: false })).unwrap();
   const isPinned = pins.some((pin) => pin.id === entry.id);
   return isPinned ? unpin(entry) : pinAll([chosenHere(entry)]);
 }

@@ -108,6 +108,7 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
   ];
   return (
     <>
+      {entry.description !== '' && <Words style={{ paddingBottom: 4 }}>{entry.description}</Words>}
       <Words tone={colour.soft}>{holdsWords(entry)}</Words>
       {[make, place, seasons, end].map((deeds, index) => (
         <Group key={index} deeds={deeds} onClose={onClose} />

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
+import { stepPlace } from '@glossarion/core/outline';
 import { useContentsQuery, useEntryQuery, useNotebooksQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { ContentsEntry } from '../../state/types';
@@ -13,7 +14,7 @@ import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { SEASON_HEADS } from './contentsLines';
 import { ContentsTree } from './ContentsTree';
-import { makePage } from './entryActs';
+import { chosenOf, makePage, moveTo } from './entryActs';
 import { askedByMouse, useDraggable } from './OutlineDragging';
 import { SpineBands } from './Pile';
 import { useNotebookHere } from './useNotebookHere';
@@ -31,7 +32,16 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
   const isWide = width >= measure.wide;
   const of = (season: ContentsEntry['season']) => notebooks?.filter((notebook) => notebook.season === season) ?? [];
   const show = (notebook: ContentsEntry) => (
-    <NotebookOfPile key={notebook.id} notebook={notebook} isOpen={notebook.id === openNotebook} shownId={openId} />
+    <NotebookOfPile
+      key={notebook.id}
+      notebook={notebook}
+      isOpen={notebook.id === openNotebook}
+      shownId={openId}
+      onStep={(step) => {
+        const place = stepPlace(step, notebook, notebooks ?? [], null);
+        if (place) void moveTo([chosenOf(notebook)], place, step);
+      }}
+    />
   );
 
   useEffect(() => {
@@ -108,9 +118,11 @@ interface NotebookOfPileProps {
   notebook: ContentsEntry;
   isOpen: boolean;
   shownId: string | null;
+  /** Moves it over its neighbour in the pile. */
+  onStep: (step: 'up' | 'down') => void;
 }
 
-function NotebookOfPile({ notebook, isOpen, shownId }: NotebookOfPileProps) {
+function NotebookOfPile({ notebook, isOpen, shownId, onStep }: NotebookOfPileProps) {
   const dispatch = useAppDispatch();
   const { ref, listeners, isDragged } = useDraggable(notebook, notebook.name);
   const openMenu = () => dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }));
@@ -132,6 +144,12 @@ function NotebookOfPile({ notebook, isOpen, shownId }: NotebookOfPileProps) {
           aria-expanded={isOpen}
           draggable={false}
           className="spine-link"
+          onKeyDown={(event) => {
+            const step = { ArrowUp: 'up', ArrowDown: 'down' }[event.key] as 'up' | 'down' | undefined;
+            if (!event.altKey || !step) return;
+            event.preventDefault();
+            onStep(step);
+          }}
           onClick={(event) => {
             if (event.metaKey || event.ctrlKey) return;
             event.preventDefault();
