@@ -183,6 +183,7 @@ test('W4 moving with keys alone: steps, the picker, several at once, to another 
   await outline.keyboard.press('Shift+ArrowDown');
   await expect(outline.getByText('2 chosen')).toBeVisible();
   await outline.keyboard.press('s');
+  await expect(outline.getByRole('combobox')).toBeFocused();
   await outline.keyboard.type('timber craft');
   await expect(outline.getByRole('option', { name: /Timber.*Field Craft/ })).toBeVisible();
   await outline.keyboard.press('Enter');

@@ -67,7 +67,7 @@ test('W9 overviews from the Insert menu: of the headings here, and of pages and 
   await expect(field).toHaveValue('');
   await outline.keyboard.press('Escape');
   const chosen = outline.getByRole('navigation', { name: 'Overview of chosen places' });
-  await expect(chosen.locator('.overview-words')).toHaveText(['Pintle', /Eleven logs/]);
+  await expect(chosen.locator('.overview-words')).toHaveText(['Pintle', /Eleven logs for the Sluice gate/]);
   await saved(outline);
   await outline.reload();
   await chosen.getByRole('link', { name: /Eleven logs/ }).click();

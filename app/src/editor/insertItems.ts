@@ -53,6 +53,9 @@ const overview =
 const nearest = (place: WritingPlace, kind: 'section' | 'notebook'): string =>
   place.trail.findLast((step) => step.kind === kind)?.id ?? place.trail[0]?.id ?? place.pageId;
 
+/** Overviews that were just put in here and wait for what they are to list. */
+export const awaitingChoice = new Set<string>();
+
 export const INSERT_ITEMS: readonly InsertItem[] = [
   {
     words: 'Heading',
@@ -132,7 +135,11 @@ export const INSERT_ITEMS: readonly InsertItem[] = [
     words: 'Overview of chosen pages',
     detail: 'picked by hand, always current',
     also: 'contents table index list collection passages',
-    insert: overview(() => ({ subject: 'chosen' })),
+    insert: (editor) => {
+      const id = newId();
+      awaitingChoice.add(id);
+      put(editor, overviewNode(id, { subject: 'chosen' }));
+    },
   },
 ];
 

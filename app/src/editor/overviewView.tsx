@@ -5,6 +5,7 @@ import { overviewOf, type OverviewAttributes } from '@glossarion/core/overview';
 import { OverviewList } from '../features/overview/OverviewList';
 import { OverviewSheet } from '../features/overview/OverviewSheet';
 import { openTarget } from '../features/shell/navigation';
+import { awaitingChoice } from './insertItems';
 
 const HEADINGS_AFTER = 200;
 
@@ -39,7 +40,7 @@ function useContent({ editor }: NodeViewProps, isWanted: boolean): NodeJson[] {
 function OverviewBlock(props: NodeViewProps) {
   const { node, updateAttributes, selected } = props;
   const overview = overviewOf(node.attrs);
-  const [isOpen, setOpen] = useState(overview.subject === 'chosen' && overview.chosen.length === 0);
+  const [isOpen, setOpen] = useState(() => awaitingChoice.delete(String(node.attrs.id)));
   const content = useContent(props, overview.subject === 'headings');
   const change = (changes: Partial<OverviewAttributes>) => {
     const { chosen, ...rest } = changes;

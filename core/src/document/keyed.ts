@@ -116,6 +116,9 @@ export function writeBody(document: Y.Doc, body: BodyJson, origin?: unknown): vo
   }, origin);
 }
 
+const isHighSurrogate = (unit: number): boolean => unit >= 0xd800 && unit <= 0xdbff;
+const isLowSurrogate = (unit: number): boolean => unit >= 0xdc00 && unit <= 0xdfff;
+
 /** Writes a title into a page's document, changing no more of it than differs. */
 export function writeTitle(document: Y.Doc, title: string, origin?: unknown): void {
   const shared = document.getText('title');
@@ -131,6 +134,9 @@ export function writeTitle(document: Y.Doc, title: string, origin?: unknown): vo
   ) {
     end += 1;
   }
+  // A pair of surrogates is one character: cut in two, both halves would be lost.
+  if (start > 0 && isHighSurrogate(present.charCodeAt(start - 1))) start -= 1;
+  if (end > 0 && isLowSurrogate(present.charCodeAt(present.length - end))) end -= 1;
   document.transact(() => {
     shared.delete(start, present.length - start - end);
     shared.insert(start, title.slice(start, title.length - end));

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
 import { block, body, text } from './build';
-import { readBody } from './check';
+import { readBody, readTitle } from './check';
 import { newId } from './ids';
-import { writeBody } from './keyed';
+import { writeBody, writeTitle } from './keyed';
 import { repairBody } from './repair';
 import { applyWithRescue, putBack, type Range } from './rescue';
 import { seedDocument } from './seed';
@@ -128,3 +128,13 @@ test('random edits in two windows leave both alike, with ids of their own, and n
     { numRuns: RUNS },
   );
 }, 600_000);
+
+test('a title changed within a character made of two units keeps both characters whole', () => {
+  const document = new Y.Doc();
+  for (const title of ['leaf 😀 done', 'leaf 😁 done', '😁😀', '😀😀', '']) {
+    writeTitle(document, title);
+    const other = new Y.Doc();
+    Y.applyUpdate(other, Y.encodeStateAsUpdate(document));
+    expect(readTitle(other)).toBe(title);
+  }
+});

@@ -1,3 +1,4 @@
+import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { linkState, type LinkState } from '@glossarion/core/links';
 import { dayTitleWithYear } from '@glossarion/core/journal';
 import {
@@ -123,7 +124,12 @@ export class Entries {
     if (block) {
       const { isDeleted, ...place } = this.place(ownerId, block.pageId, met);
       const state = linkState({ isDeleted, season: place.season, isEmpty: false, kind: 'block' });
-      return { ...place, id, kind: 'block', title: shownTitle(block.words, place.title), state };
+      const titleOf = (linked: string) => {
+        const entry = this.step(ownerId, linked, met);
+        return entry ? entryTitle(entry) : '';
+      };
+      const words = shownWords(JSON.parse(block.node) as NodeJson, titleOf);
+      return { ...place, id, kind: 'block', title: shownTitle(words, place.title), state };
     }
     const tombstone = this.database.first<{ title: string }>(
       'SELECT title FROM tombstones WHERE id = ? AND ownerId = ?',
@@ -144,10 +150,10 @@ export class Entries {
   }
 
   /** The block an id names, now or formerly. */
-  block(ownerId: string, id: string): { pageId: string; blockId: string; words: string } | undefined {
+  block(ownerId: string, id: string): { pageId: string; blockId: string; node: string } | undefined {
     const find = (blockId: string) =>
-      this.database.first<{ pageId: string; blockId: string; words: string }>(
-        `SELECT b.pageId, b.id AS blockId, b.words FROM blocks b JOIN entries e ON e.id = b.pageId
+      this.database.first<{ pageId: string; blockId: string; node: string }>(
+        `SELECT b.pageId, b.id AS blockId, b.node FROM blocks b JOIN entries e ON e.id = b.pageId
          WHERE b.id = ? AND e.ownerId = ?`,
         blockId,
         ownerId,

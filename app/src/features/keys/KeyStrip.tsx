@@ -36,27 +36,29 @@ function OpenStrip() {
   };
 
   return (
-    <div
-      ref={strip}
-      role="toolbar"
-      aria-label="Keys"
-      tabIndex={-1}
-      className="key-strip"
-      onKeyDown={(event) => {
-        if (event.key === 'Shift' || event.key === 'Tab') return;
-        if ((event.key === 'Enter' || event.key === ' ') && event.target !== strip.current) return;
-        event.preventDefault();
-        event.stopPropagation();
-        if (event.key === 'Escape') close();
-        else run(event.key);
-      }}
-    >
-      {KEY_ACTS.map(({ key, label }) => (
-        <button key={key} type="button" aria-keyshortcuts={key} onClick={() => run(key)}>
-          <kbd aria-hidden>{key}</kbd>
-          {label}
-        </button>
-      ))}
-    </div>
+    <section aria-label="Keys along the bottom">
+      <div
+        ref={strip}
+        role="toolbar"
+        aria-label="Keys"
+        tabIndex={-1}
+        className="key-strip"
+        onKeyDown={(event) => {
+          if (event.key === 'Shift' || event.key === 'Tab') return;
+          if ((event.key === 'Enter' || event.key === ' ') && event.target !== strip.current) return;
+          event.preventDefault();
+          event.stopPropagation();
+          if (event.key === 'Escape') close();
+          else run(event.key);
+        }}
+      >
+        {KEY_ACTS.map(({ key, label }) => (
+          <button key={key} type="button" aria-keyshortcuts={key} onClick={() => run(key)}>
+            <kbd aria-hidden>{key}</kbd>
+            {label}
+          </button>
+        ))}
+      </div>
+    </section>
   );
 }

@@ -22,31 +22,38 @@ export function ChosenBar() {
   ];
   return (
     <View
-      role="toolbar"
-      aria-label="Chosen entries"
+      role="region"
+      aria-label="What was chosen"
       style={{
         position: 'fixed' as 'absolute',
         bottom: width < measure.wide ? measure.bar : 0,
         left: 0,
         right: 0,
         zIndex: 30,
-        flexDirection: 'row',
-        flexWrap: 'wrap',
-        alignItems: 'center',
-        columnGap: 16,
-        paddingHorizontal: 16,
-        paddingVertical: 2,
-        backgroundColor: colour.leaf,
-        borderTopWidth: 2,
-        borderTopColor: colour.vermilion,
       }}
     >
-      <Words weight="700" role="status">
-        {chosen.length === 0 ? 'Tap what you choose' : `${chosen.length} chosen`}
-      </Words>
-      {chosen.length > 0 &&
-        deeds.map(([label, act]) => <Action key={label} label={label} onPress={() => void act()} />)}
-      <Action label="Done" tone={colour.soft} onPress={leave} />
+      <View
+        role="toolbar"
+        aria-label="Chosen entries"
+        style={{
+          flexDirection: 'row',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          columnGap: 16,
+          paddingHorizontal: 16,
+          paddingVertical: 2,
+          backgroundColor: colour.leaf,
+          borderTopWidth: 2,
+          borderTopColor: colour.vermilion,
+        }}
+      >
+        <Words weight="700" role="status">
+          {chosen.length === 0 ? 'Tap what you choose' : `${chosen.length} chosen`}
+        </Words>
+        {chosen.length > 0 &&
+          deeds.map(([label, act]) => <Action key={label} label={label} onPress={() => void act()} />)}
+        <Action label="Done" tone={colour.soft} onPress={leave} />
+      </View>
     </View>
   );
 }

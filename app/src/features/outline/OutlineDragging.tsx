@@ -6,8 +6,6 @@ import {
   useDraggable as useDndDraggable,
   useSensor,
   useSensors,
-  type DragEndEvent,
-  type DragMoveEvent,
   type DragStartEvent,
 } from '@dnd-kit/core';
 import { createContext, useContext, useId, useRef, useState, type MouseEvent, type ReactNode } from 'react';
@@ -71,20 +69,28 @@ const lineAt = (x: number, y: number): HTMLElement | null =>
     .elementsFromPoint(x, y)
     .find((element): element is HTMLElement => (element as HTMLElement).dataset?.entry !== undefined) ?? null;
 
-function pointOf({ activatorEvent, delta }: DragMoveEvent): { x: number; y: number } {
-  const start =
-    'touches' in activatorEvent
-      ? (activatorEvent as TouchEvent).touches[0]!
-      : (activatorEvent as globalThis.MouseEvent);
-  return { x: start.clientX + delta.x, y: start.clientY + delta.y };
+interface Point {
+  x: number;
+  y: number;
 }
+
+const pointOf = (event: Event): Point | null => {
+  const at = 'touches' in event ? (event as TouchEvent).touches[0] : (event as globalThis.MouseEvent);
+  return at ? { x: at.clientX, y: at.clientY } : null;
+};
+
+const MOVES = ['mousemove', 'touchmove'] as const;
+/** A finger that trembles has not moved. */
+const MOVED = 8;
 
 export function OutlineDragging({ children }: { children: ReactNode }) {
   const dispatch = useAppDispatch();
   const [dragged, setDragged] = useState<{ data: DragData; all: ChosenEntry[] } | null>(null);
   const [over, setOver] = useState<Over | null>(null);
   const opening = useRef<{ id: string; timer: ReturnType<typeof setTimeout> } | null>(null);
-  const point = useRef<{ x: number; y: number; hasMoved: boolean } | null>(null);
+  /** Where the pointer is on the screen: the library’s own measure counts what was scrolled meanwhile too. */
+  const pointer = useRef({ x: 0, y: 0, hasMoved: false });
+  const follow = useRef<(event: Event) => void>(() => undefined);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 280, tolerance: 8 } }),
@@ -95,6 +101,7 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
     opening.current = null;
     setDragged(null);
     setOver(null);
+    for (const name of MOVES) document.removeEventListener(name, follow.current, { capture: true });
     setTimeout(() => document.removeEventListener('click', swallow, { capture: true }), CLICKS_WITHIN);
   };
 
@@ -103,13 +110,20 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
     const data = active.data.current as DragData;
     const { chosen } = store.getState().view;
     const isAmong = chosen?.some((each) => each.id === data.entry.id) ?? false;
-    point.current = { x: 0, y: 0, hasMoved: !('touches' in activatorEvent) };
+    const start = pointOf(activatorEvent) ?? { x: 0, y: 0 };
+    pointer.current = { ...start, hasMoved: !('touches' in activatorEvent) };
+    follow.current = (moved) => {
+      const at = pointOf(moved);
+      if (!at) return;
+      const hasMoved = pointer.current.hasMoved || Math.hypot(at.x - start.x, at.y - start.y) > MOVED;
+      pointer.current = { ...at, hasMoved };
+    };
+    for (const name of MOVES) document.addEventListener(name, follow.current, { capture: true, passive: true });
     setDragged({ data, all: isAmong ? chosen! : [{ ...chosenOf(data.entry), title: data.title }] });
   };
 
-  const findOver = (event: DragMoveEvent): Over | null => {
-    const { x, y } = pointOf(event);
-    if (Math.hypot(event.delta.x, event.delta.y) > 8 && point.current) point.current.hasMoved = true;
+  const findOver = (): Over | null => {
+    const { x, y } = pointer.current;
     const line = lineAt(x, y);
     const id = line?.dataset.entry;
     if (!line || !id || !dragged || dragged.all.some((each) => each.id === id)) return null;
@@ -120,8 +134,8 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
     return zone && zones.every((each) => each === zone) ? { id, zone, rect } : null;
   };
 
-  const onMove = (event: DragMoveEvent) => {
-    const found = findOver(event);
+  const onMove = () => {
+    const found = findOver();
     setOver(found);
     const held = found?.zone === 'inside' ? found.id : null;
     if (opening.current?.id === held) return;
@@ -137,12 +151,12 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
       : null;
   };
 
-  const onEnd = (event: DragEndEvent) => {
-    const found = findOver(event as unknown as DragMoveEvent);
+  const onEnd = () => {
+    const found = findOver();
     const moved = dragged;
     stop();
     // A long touch that goes nowhere asks what can be done.
-    if (moved && !point.current?.hasMoved) {
+    if (moved && !pointer.current.hasMoved) {
       dispatch(sheetOpened({ for: 'entry', entryId: moved.data.entry.id }));
       return;
     }

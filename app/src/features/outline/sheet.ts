@@ -40,6 +40,7 @@ export const outlineSheet = `
   .contents-page:hover .contents-title { text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; }
 }
 .contents [aria-selected='true'] { background: var(--washOchre); }
+.contents [aria-selected='true'] > span, .contents [aria-selected='true'] > button { color: var(--ink); }
 .contents-box { flex-shrink: 0; width: 15px; height: 15px; border: 1.6px solid var(--slate); border-radius: 50%; align-self: center; margin-inline-end: 4px; }
 .contents-box[data-chosen='true'] { background: var(--vermilion); border-color: var(--vermilion); box-shadow: inset 0 0 0 2.5px var(--leaf); }
 .contents-name { font: inherit; color: var(--ink); flex: 1; min-width: 0; border: 0; border-bottom: 1.5px solid var(--lapis); background: var(--leaf); padding: 2px 4px; border-radius: 0; text-transform: none; -webkit-user-select: text; user-select: text; }
