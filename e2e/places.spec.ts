@@ -248,5 +248,7 @@ test('W4 a contents longer than the screen scrolls while something is held near 
   await drag(outline, line(outline, 'Tide 01'), line(outline, 'Tide 01'), height, async () => {
     await expect.poll(scrolled).toBeGreaterThan(before + 300);
   });
-  await expect.poll(async () => (await lines(outline)).indexOf('  Tide 01')).toBeGreaterThan(8);
+  await expect
+    .poll(async () => (await lines(outline)).findIndex((each) => each.trim() === 'Tide 01'))
+    .toBeGreaterThan(8);
 });

@@ -135,10 +135,11 @@ test('items are a real list to a screen reader', async ({ mill }) => {
 const hostile: [string, string][] = [
   ['ten thousand characters', 'mill '.repeat(2000)],
   ['right to left', 'קטע בעברית וגם العربية מימין'],
-  ['combining marks', 'e\u0301\u0323 Z\u0351\u036B\u0343 a\u0300\u0301\u0302'],
   ['emoji', '👩🏽‍🔧🏴󠁧󠁢󠁷󠁬󠁳󠁿🧵 done'],
   ['script', `<script>document.title='run'</script><img src=x onerror="document.title='run'">`],
   ['quotes', `"it's" \\ 'quoted' ; DROP TABLE pages; --`],
+  // Last: Chromium selects only the first character of these, so that they could not be replaced.
+  ['combining marks', 'e\u0301\u0323 Z\u0351\u036B\u0343 a\u0300\u0301\u0302'],
 ];
 
 test('text and title keep anything exactly and run nothing', async ({ mill }) => {

@@ -94,6 +94,6 @@ export function PickerList({ handle, editor, label, from, typed, choices, isPend
         </div>
       ))}
     </div>,
-    document.body,
+    document.getElementById('main') ?? document.body,
   );
 }
