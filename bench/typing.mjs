@@ -1,11 +1,8 @@
 /* global window, document */
 // Typing on a page of 2,000 blocks: from the key to the end of the work it makes, in the product and in its anchor.
-import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
+import { signedIn, withServer } from '../tools/lib/browser.mjs';
 import { root } from '../tools/lib/project.mjs';
 
 const BLOCKS = 2000;
@@ -42,30 +39,10 @@ async function typing(page) {
   return { median: times[Math.floor(times.length / 2)], p95: times[Math.floor(times.length * 0.95)] };
 }
 
-const data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-typing-'));
-const port = 20_000 + (process.pid % 9_000);
-const url = `http://localhost:${port}`;
-const server = spawn(process.execPath, [path.join(root, 'server/dist/main.mjs')], {
-  stdio: 'ignore',
-  cwd: root,
-  env: { ...process.env, PORT: String(port), GLOSSARION_DATA: data, GLOSSARION_LOG: 'silent' },
-});
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-});
-try {
-  for (let tries = 0; tries < 80 && !(await fetch(`${url}/api/health`).catch(() => null)); tries += 1) {
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  const headers = { Origin: url };
-  await context.request.post(`${url}/api/accounts`, {
-    headers,
-    data: { name: 'Typing', passphrase: 'made for measuring' },
-  });
-  const files = [{ path: 'Mill/Log/Long.md', text: lines.join('\n\n') }];
-  await context.request.post(`${url}/api/imports`, { headers, data: { files } });
+const files = [{ path: 'Mill/Log/Long.md', text: lines.join('\n\n') }];
+
+await withServer('main', {}, async ({ url, browser }) => {
+  const context = await signedIn(browser, url, 'Typing', files);
   const [{ id }] = await (await context.request.get(`${url}/api/names?q=Long`)).json();
   const page = await context.newPage();
   await page.goto(`${url}/p/${id}`);
@@ -94,8 +71,4 @@ try {
   console.log(
     `${'a key on 2,000 blocks / plain'.padEnd(34)} ${''.padStart(6)}        ${ratio.toFixed(2).padStart(6)}×  ${ratio <= 1.5 ? 'within' : 'OVER'} 1.5×  p95 ${own.p95.toFixed(1)} ms, at most 16 (anchor ${anchor.p95.toFixed(1)})`,
   );
-} finally {
-  await browser.close();
-  server.kill();
-  rmSync(data, { recursive: true, force: true });
-}
+});

@@ -1,23 +1,14 @@
 /* global document */
 // npm run screenshots: takes one current picture of each main view from the demo into docs/screenshots.
-import { chromium } from '@playwright/test';
-import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
+import { mkdirSync } from 'node:fs';
 import path from 'node:path';
+import { withServer } from './lib/browser.mjs';
 import { build, root } from './lib/project.mjs';
 
 build();
 const folder = path.join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
-const data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-pictures-'));
-const port = 20_000 + (process.pid % 9_000);
-const url = `http://localhost:${port}`;
-const server = spawn(process.execPath, [path.join(root, 'server/dist/demo.mjs')], {
-  cwd: root,
-  stdio: 'ignore',
-  env: { ...process.env, PORT: String(port), GLOSSARION_DATA: data, GLOSSARION_DEMO: 'true', GLOSSARION_LOG: 'silent' },
-});
+let url = '';
 
 const phone = { viewport: { width: 390, height: 844 }, hasTouch: true };
 const wide = { viewport: { width: 1280, height: 800 } };
@@ -85,17 +76,11 @@ const views = [
   ['overview-phone', phone, 'light', overview],
 ];
 
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-});
-try {
-  for (let tries = 0; tries < 80 && !(await fetch(`${url}/api/health`).catch(() => null)); tries += 1) {
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
+await withServer('demo', { GLOSSARION_DEMO: 'true' }, async (served) => {
+  url = served.url;
   await new Promise((resolve) => setTimeout(resolve, 1500));
   for (const [name, size, colorScheme, act] of views) {
-    const context = await browser.newContext({ ...size, colorScheme, locale: 'en-GB' });
+    const context = await served.browser.newContext({ ...size, colorScheme, locale: 'en-GB' });
     const page = await context.newPage();
     await page.goto(`${url}/today`);
     await page.locator('.writing').first().waitFor();
@@ -104,8 +89,4 @@ try {
     await page.screenshot({ path: path.join(folder, `${name}.png`) });
     await context.close();
   }
-} finally {
-  await browser.close();
-  server.kill();
-  rmSync(data, { recursive: true, force: true });
-}
+});

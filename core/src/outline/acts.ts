@@ -34,6 +34,9 @@ export type Act =
   | { do: 'putBack'; id: string; parentId: string | null; orderKey: string }
   | { do: 'season'; id: string; season: Season }
   | { do: 'bin'; id: string }
+  /** The inverse of `bin`: out of it again where it stood, whatever else is in the bin. */
+  | { do: 'unbin'; id: string }
+  /** Brought back to where it can be seen: its own place, or the nearest that is left. */
   | { do: 'restore'; id: string }
   /** Copies an entry with everything beneath it; the copy's own id is `copyId`. */
   | { do: 'duplicate'; id: string; copyId: string }

@@ -41,6 +41,7 @@ const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
       .required(),
   },
   bin: {},
+  unbin: {},
   restore: {},
   duplicate: { copyId: id.required() },
   pin: { afterId },

@@ -75,6 +75,7 @@ test('every route that names something refuses or shows nothing of it to somebod
     { do: 'putBack', id: pageId, parentId: null, orderKey: 'a0' },
     { do: 'season', id: pageId, season: 'aside' },
     { do: 'bin', id: pageId },
+    { do: 'unbin', id: pageId },
     { do: 'restore', id: pageId },
     { do: 'duplicate', id: pageId, copyId: id },
     { do: 'pin', id: pageId },

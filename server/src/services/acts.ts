@@ -172,7 +172,15 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
     if (entry.deletedAt !== null) return [];
     adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), -1);
     await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: context.now });
-    return [{ do: 'restore', id: act.id }];
+    return [{ do: 'unbin', id: act.id }];
+  },
+
+  unbin: async (act, context) => {
+    const entry = ownButNoDay(context, act.id);
+    if (entry.deletedAt === null) return [];
+    await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: null });
+    adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), 1);
+    return [{ do: 'bin', id: act.id }];
   },
 
   restore: async (act, context) => {

@@ -33,6 +33,7 @@ export const outlineSheet = `
 .contents-fold, .contents-more { font: 500 15px/1 ${face.interface}; color: var(--soft); background: none; border: 0; padding: 0 8px; min-width: 34px; height: 44px; margin: -14px -6px; cursor: pointer; flex-shrink: 0; align-self: baseline; }
 [data-narrow='true'] .contents-fold, [data-narrow='true'] .contents-more { height: 30px; min-width: 26px; padding: 0 5px; margin: -8px -4px; }
 .contents-more { font-size: 20px; display: none; }
+.contents-page > .contents-more { margin-inline-start: auto; }
 .contents [role=treeitem]:focus-visible .contents-more, .contents[aria-multiselectable] .contents-more { display: block; }
 @media (hover: hover) {
   .contents [role=treeitem]:hover .contents-more { display: block; }

@@ -1,0 +1,102 @@
+import fc from 'fast-check';
+import { newId } from '@glossarion/core/document';
+import { SEASONS, type Act } from '@glossarion/core/outline';
+import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { checkData } from './checkData';
+
+let server: TestedServer;
+let ines: Person;
+let ids: string[];
+
+const notes = [
+  { path: 'Mill/Water/Gate.md', text: 'See [[Pintle]].\n' },
+  { path: 'Mill/Water/Gate/Pintle.md', text: 'Of the [[Gate]].\n' },
+  { path: 'Mill/Water/Race.md', text: 'Silt.\n' },
+  { path: 'Mill/Wheel/Cogs.md', text: 'For the [[Gate]].\n' },
+  { path: 'Craft/Timber/Oak.md', text: 'Green.\n' },
+];
+
+beforeEach(async () => {
+  server = await makeServer();
+  ines = await server.person();
+  await ines.post('/imports', { files: notes }).expect(200);
+  ids = server.services.database
+    .all<{ id: string }>('SELECT id FROM entries WHERE ownerId = ? ORDER BY row', ines.id)
+    .map((row) => row.id);
+});
+afterEach(() => server.stop());
+
+/** All that is not in the bin: what stands where, in which order, called what, for when. */
+const living = (): unknown[] => {
+  const { database } = server.services;
+  const children = (parentId: string | null): unknown[] =>
+    database
+      .all<{ id: string; name: string; season: string | null; showsLeaves: number; pagesBeneath: number }>(
+        `SELECT id, name, season, showsLeaves, pagesBeneath FROM entries
+         WHERE ownerId = ? AND parentId IS ? AND deletedAt IS NULL ORDER BY orderKey, row`,
+        ines.id,
+        parentId,
+      )
+      .map(({ id, ...entry }) => ({ id, ...entry, children: children(id) }));
+  return [children(null), database.all('SELECT entryId FROM pins WHERE ownerId = ? ORDER BY orderKey', ines.id)];
+};
+
+const arbitraryWish = fc.record({
+  kind: fc.nat(8),
+  one: fc.nat(40),
+  other: fc.nat(40),
+  place: fc.nat(2),
+  season: fc.constantFrom(...SEASONS),
+});
+type Wish = typeof arbitraryWish extends fc.Arbitrary<infer T> ? T : never;
+
+/** A blind act of a window that saw the outline a while ago. */
+function actOf({ kind, one, other, place, season }: Wish): Act {
+  const [id, second] = [ids[one % ids.length]!, ids[other % ids.length]!];
+  const afterId = place === 0 ? null : place === 1 ? undefined : ids[(one + other) % ids.length]!;
+  const where = { parentId: second, ...(afterId !== undefined && { afterId }) };
+  const acts: Act[] = [
+    { do: 'place', id, ...where },
+    { do: 'place', id, ...where },
+    { do: 'bin', id },
+    { do: 'restore', id },
+    { do: 'season', id, season },
+    { do: 'name', id, name: `Renamed ${one % 7}` },
+    { do: 'make', id: newId(), kind: 'page', name: 'Made', ...where },
+    { do: 'duplicate', id, copyId: newId() },
+    { do: 'pin', id, ...(afterId !== undefined && { afterId }) },
+  ];
+  return acts[kind]!;
+}
+
+test('whatever is done, what is stored agrees, and taking all of it back leaves the account as it was', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(arbitraryWish, { minLength: 1, maxLength: 14 }), async (wishes) => {
+      const before = JSON.stringify(living());
+      const undos: Act[][] = [];
+      for (const wish of wishes) {
+        const done = await server.services.acts.perform(ines.id, [actOf(wish)]).catch((error: Error) => error);
+        // What can’t be done is refused in words, and changes nothing.
+        if (done instanceof Error) expect(['PlaceError', 'Problem']).toContain(done.name);
+        else undos.unshift(done.undo);
+      }
+      expect(checkData(server.services.database.writer)).toEqual([]);
+      for (const undo of undos) await server.services.acts.perform(ines.id, undo);
+      expect(JSON.stringify(living())).toBe(before);
+      expect(checkData(server.services.database.writer)).toEqual([]);
+    }),
+    { numRuns: 40 },
+  );
+}, 60_000);
+
+test('a list of acts is done whole or not at all', async () => {
+  const before = JSON.stringify(living());
+  const doing = server.services.acts.perform(ines.id, [
+    { do: 'name', id: ids[2]!, name: 'Half done' },
+    { do: 'bin', id: ids[2]! },
+    { do: 'place', id: ids[0]!, parentId: ids[2]! },
+  ]);
+  await expect(doing).rejects.toThrow();
+  expect(JSON.stringify(living())).toBe(before);
+  expect(checkData(server.services.database.writer)).toEqual([]);
+});
