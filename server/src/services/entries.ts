@@ -27,11 +27,12 @@ export interface Target {
   day: string | null;
 }
 
-const STEP = `
-  SELECT id, ownerId, parentId, kind, name, firstWords, wordCount, pigment, day, deletedAt, season
-  FROM entries WHERE id = ?`;
+/** What is read of an entry to say what it is called and where it stands. */
+export const STEP_COLUMNS =
+  'e.id, e.ownerId, e.parentId, e.kind, e.name, e.firstWords, e.wordCount, e.pigment, e.day, e.deletedAt, e.season';
+const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = ?`;
 
-type Step = Pick<
+export type Step = Pick<
   Entry,
   | 'id'
   | 'ownerId'
@@ -82,10 +83,16 @@ export class Entries {
     return line;
   }
 
-  /** Where entries stand, asked one after the other for one answer. */
-  placer(ownerId: string): (id: string) => EntryPlace {
-    const met: Met = new Map();
-    return (id) => this.place(ownerId, id, met);
+  /** Reads many places and targets for one answer; `rows` are entries that were read already. */
+  reading(
+    ownerId: string,
+    rows: readonly Step[] = [],
+  ): { place: (id: string) => EntryPlace; targets: (ids: readonly string[]) => Target[] } {
+    const met: Met = new Map(rows.map((row) => [row.id, row]));
+    return {
+      place: (id) => this.place(ownerId, id, met),
+      targets: (ids) => ids.map((id) => this.target(ownerId, id, met)),
+    };
   }
 
   /** Where an entry stands, what it is called, and whether it or anything above it is in the bin. */

@@ -1,12 +1,12 @@
 import type { NodeJson } from '@glossarion/core/document';
 import { namedIn, type Gloss } from '@glossarion/core/margin';
 import type { Database } from '../database/database';
-import type { Entries, Target } from './entries';
+import { STEP_COLUMNS, type Entries, type Step, type Target } from './entries';
 
 /** Lines beneath a referring line that are shown with it. */
 const CHILDREN = 12;
 
-interface GlossRow {
+interface GlossRow extends Step {
   pageId: string;
   blockId: string;
   target: string;
@@ -14,6 +14,8 @@ interface GlossRow {
   depth: number;
   node: string;
   changedAt: string;
+  /** How deep the line after it stands; null at the end. */
+  nextDepth: number | null;
 }
 
 /** CROSS JOIN keeps the order: from what this page is called by to the lines that link there, whatever the account holds. */
@@ -23,10 +25,11 @@ const REFERRING = `
     UNION ALL SELECT id FROM blocks WHERE pageId = @pageId
     UNION ALL SELECT formerId FROM formerIds WHERE pageId = @pageId
   )
-  SELECT l.pageId, l.blockId, l.target, b.position, b.depth, b.node, e.changedAt
+  SELECT l.pageId, l.blockId, l.target, b.position, b.depth, b.node, e.changedAt, next.depth AS nextDepth, ${STEP_COLUMNS}
   FROM here CROSS JOIN links l ON l.target = here.id
   CROSS JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
   CROSS JOIN entries e ON e.id = l.pageId
+  LEFT JOIN blocks next ON next.pageId = b.pageId AND next.position = b.position + 1
   WHERE e.ownerId = @ownerId`;
 
 /** What points at a page, read for its Margin. */
@@ -40,12 +43,12 @@ export class Margin {
   glosses(ownerId: string, pageId: string): { glosses: Gloss[]; targets: Target[] } {
     this.entries.own(ownerId, pageId);
     const rows = this.database.all<GlossRow>(REFERRING, { ownerId, pageId });
-    const placeOf = this.entries.placer(ownerId);
+    const reading = this.entries.reading(ownerId, rows);
     const glosses = new Map<string, Gloss>();
     for (const row of rows) {
       const key = `${row.pageId}/${row.blockId}`;
       if (glosses.has(key)) continue;
-      const place = placeOf(row.pageId);
+      const place = reading.place(row.pageId);
       if (place.isDeleted) continue;
       const nodes = [JSON.parse(row.node) as NodeJson, ...this.children(row)];
       glosses.set(key, {
@@ -65,10 +68,11 @@ export class Margin {
     const moment = (gloss: Gloss) => gloss.day ?? gloss.changedAt;
     const sorted = [...glosses.values()].sort((one, other) => (moment(one) < moment(other) ? 1 : -1));
     const named = new Set(sorted.flatMap((gloss) => gloss.links));
-    return { glosses: sorted, targets: this.entries.targets(ownerId, [...named]) };
+    return { glosses: sorted, targets: reading.targets([...named]) };
   }
 
   private children(row: GlossRow): NodeJson[] {
+    if (row.nextDepth === null || row.nextDepth <= row.depth) return [];
     const following = this.database
       .statement('SELECT depth, node FROM blocks WHERE pageId = ? AND position > ? ORDER BY position LIMIT ?')
       .iterate(row.pageId, row.position, CHILDREN) as IterableIterator<{ depth: number; node: string }>;
