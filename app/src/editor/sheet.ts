@@ -69,7 +69,7 @@ mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-p
 @keyframes landed { from { background: var(--washOchre); } to { background: transparent; } }
 @media (prefers-reduced-motion: reduce) { .landed > .words { animation-duration: 1.2s; animation-timing-function: steps(1, end); } }
 ${numbering}
-.title { font: 700 32px/1.12 ${face.writing}; margin: 0; color: var(--ink); outline: none; overflow-wrap: anywhere; }
+.title { font: 700 32px/1.12 ${face.writing}; font-variant-ligatures: none; margin: 0; color: var(--ink); outline: none; overflow-wrap: anywhere; }
 .title::first-letter { color: var(--vermilion); }
 .title-field { display: block; outline: none; min-height: 1.1em; }
 .title-field:empty::before { content: attr(data-placeholder); color: var(--soft); }
