@@ -3,7 +3,7 @@ import type { Database } from '../database/database';
 import type { Entry } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { Documents } from './documents';
-import { entryTitle, type Entries, type Target } from './entries';
+import { entryTitle, type Entries, type Met, type Target } from './entries';
 
 /** Something in the bin. */
 export interface BinnedEntry extends Target {
@@ -49,10 +49,13 @@ export class Bin {
   /** What was deleted, latest first; with words, everything in the bin that holds them, what went along included. */
   list(ownerId: string, typed: string): BinnedEntry[] {
     const query = parseQuery(typed);
-    const ids = isEmptyQuery(query) ? this.deletedIds(ownerId) : this.matchingIds(ownerId, toMatch(query));
+    const deletedIds = this.deletedIds(ownerId);
+    if (deletedIds.length === 0) return [];
+    const ids = isEmptyQuery(query) ? deletedIds : this.matchingIds(ownerId, toMatch(query));
+    const met: Met = new Map();
     const found: BinnedEntry[] = [];
     for (const id of ids) {
-      const line = this.entries.line(ownerId, id);
+      const line = this.entries.line(ownerId, id, met);
       const deleted = line.findLast((step) => step.deletedAt !== null);
       if (!deleted) continue;
       const { pagesBeneath, sectionsBeneath } = this.entries.own(ownerId, id);

@@ -2,7 +2,7 @@ import { SEASONS, type EntryKind, type Ornament, type Pigment, type Season } fro
 import type { Database } from '../database/database';
 import type { Entry } from '../entities';
 import { weightOf } from './beneath';
-import type { Entries } from './entries';
+import type { Entries, Met } from './entries';
 
 /** An entry as the contents show it. */
 export interface ContentsEntry {
@@ -123,8 +123,9 @@ export class OutlineReader {
        ORDER BY e.changedAt DESC, e.row`,
       ownerId,
     );
+    const met: Met = new Map();
     return candidates.filter((candidate) => {
-      const above = this.entries.line(ownerId, candidate.id).slice(0, -1);
+      const above = this.entries.line(ownerId, candidate.id, met).slice(0, -1);
       const within = above.slice(above.findIndex((step) => step.id === id));
       return (
         within.length > 0 &&

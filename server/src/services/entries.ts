@@ -48,7 +48,7 @@ export type Step = Pick<
 >;
 
 /** Entries that one answer has met: what many stand in is read once. */
-type Met = Map<string, Step | undefined>;
+export type Met = Map<string, Step | undefined>;
 
 export type EntryPlace = Omit<Target, 'state'> & { isDeleted: boolean; kind: EntryKind };
 

@@ -64,10 +64,9 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
     const parent = holder ?? entries.get(entry.parentId ?? '') ?? null;
     const place = stepPlace(by, entry, siblingsOf(contents, entry.parentId), parent);
     if (!place) return;
-    const where = { up: 'up', down: 'down', in: 'in', out: 'out' }[by];
     if (by === 'in' && place.parentId) void fold({ id: place.parentId, isOpen: true });
     setFocusedKey(entry.id);
-    void moveTo([chosenOf(entry)], place, where).then(() => focusSoon(entry.id));
+    void moveTo([chosenOf(entry)], place, by).then(() => focusSoon(entry.id));
   };
   const focusSoon = (key: string) =>
     setTimeout(() => list.current?.querySelector<HTMLElement>(`[data-key="${key}"]`)?.focus(), 120);

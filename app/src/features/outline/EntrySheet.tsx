@@ -26,7 +26,7 @@ import {
   unpin,
 } from './entryActs';
 
-interface Deed {
+interface Offer {
   label: string;
   do: () => unknown;
   tone?: string;
@@ -63,7 +63,7 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
       />
     );
   }
-  const make: Deed[] = [
+  const make: Offer[] = [
     ...(isPage
       ? [
           { label: 'New page beside', do: () => makePageAt('beside', entry.id) },
@@ -80,7 +80,7 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
     { label: 'Make an overview page', do: () => makeOverviewPage(entry) },
     { label: 'Duplicate with everything beneath', do: () => duplicate(chosen) },
   ];
-  const place: Deed[] = [
+  const place: Offer[] = [
     ...(entry.kind === 'notebook' ? [] : [{ label: 'Move to…', do: () => askWhereTo(self) }]),
     isPinned
       ? { label: 'Take from the pins', do: () => unpin(chosen) }
@@ -98,12 +98,12 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
     ...(isPage ? [] : [{ label: `Name and look`, do: () => showSheet({ for: 'describe', entryId: entry.id }) }]),
     { label: 'Rename', do: () => startRenaming(entry, showSheet, dispatch) },
   ];
-  const seasons: Deed[] = [
+  const seasons: Offer[] = [
     ...(entry.ownSeason ? [{ label: 'Bring back to the daily view', do: () => setSeason(self, 'now') }] : []),
     ...(entry.ownSeason === 'later' ? [] : [{ label: 'Set for later', do: () => setSeason(self, 'later') }]),
     ...(entry.ownSeason === 'aside' ? [] : [{ label: 'Lay aside', do: () => setSeason(self, 'aside') }]),
   ];
-  const end: Deed[] = [
+  const end: Offer[] = [
     { label: `Delete ${entry.kind}`, tone: colour.vermilion, do: () => removeAndLeave(entry, chosen) },
   ];
   return (
@@ -117,7 +117,7 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
   );
 }
 
-function Group({ deeds, onClose }: { deeds: readonly Deed[]; onClose: () => void }) {
+function Group({ deeds, onClose }: { deeds: readonly Offer[]; onClose: () => void }) {
   return (
     <View style={{ paddingVertical: 6, borderTopWidth: 1, borderTopColor: colour.rule, marginTop: 6 }}>
       {deeds.map((deed) => (

@@ -2,7 +2,7 @@ import { newId } from '@glossarion/core/document';
 import { SEASON_WORDS, shownTitle, type Act, type EntryKind, type Place, type Season } from '@glossarion/core/outline';
 import { api } from '../../state/api';
 import { store } from '../../state/store';
-import type { ContentsEntry, EntryInfo, Target } from '../../state/types';
+import type { ContentsEntry, EntryInfo } from '../../state/types';
 import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
 import { lastingAddress, open } from '../shell/navigation';
 import { perform } from './deeds';
@@ -131,10 +131,3 @@ export async function copyLink(kind: EntryKind, id: string): Promise<void> {
 }
 
 export const askWhereTo = (entries: ChosenEntry[]): void => void store.dispatch(sheetOpened({ for: 'move', entries }));
-
-export const chosenOfTarget = (target: Target, parentId: string | null): ChosenEntry => ({
-  id: target.pageId,
-  kind: target.kind === 'block' ? 'page' : target.kind,
-  parentId,
-  title: target.title,
-});
