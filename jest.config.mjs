@@ -13,7 +13,7 @@ const plain = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(unified|bail|trough|vfile[^/]*|is-plain-obj|devlop|unist-[^/]*|mdast-[^/]*|micromark[^/]*|remark-[^/]*|decode-named-character-reference|character-entities|ccount|escape-string-regexp|markdown-table|longest-streak|zwitch|fault|format|uuid|fractional-indexing|@leeoniya|stemmer)/)',
+    '/node_modules/(?!(vfile[^/]*|devlop|unist-[^/]*|mdast-[^/]*|micromark[^/]*|hast-[^/]*|hastscript|html-void-elements|property-information|space-separated-tokens|comma-separated-tokens|stringify-entities|character-entities-html4|character-entities-legacy|web-namespaces|parse5|entities|decode-named-character-reference|character-entities|ccount|escape-string-regexp|markdown-table|longest-streak|zwitch|fault|format|uuid|fractional-indexing|@leeoniya|stemmer)/)',
   ],
   moduleNameMapper: {
     '^@glossarion/core/(.*)$': path.join(root, 'core/src/$1/index.ts'),

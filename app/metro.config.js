@@ -1,3 +1,8 @@
 const { getDefaultConfig } = require('expo/metro-config');
 
-module.exports = getDefaultConfig(__dirname);
+const config = getDefaultConfig(__dirname);
+
+// A module runs when something first uses it, so that the first screen does not wait for those it does not show.
+config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: true } });
+
+module.exports = config;

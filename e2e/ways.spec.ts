@@ -102,7 +102,6 @@ test('W10 the trail opens at each step, is never cut to a stub, and back, forwar
 
   await trail.getByRole('button', { name: 'Back', exact: true }).click();
   await expect(title(outline)).toHaveText('Step 8');
-  await outline.waitForTimeout(1400);
   if (isPhone(outline)) {
     await outline.getByRole('button', { name: 'Page', exact: true }).click();
     await outline.getByRole('button', { name: 'Forward →' }).click();
@@ -113,7 +112,6 @@ test('W10 the trail opens at each step, is never cut to a stub, and back, forwar
   await outline.getByRole('main').focus();
   await outline.keyboard.press('i');
   await expect(title(outline)).toHaveText('Step 3');
-  await outline.waitForTimeout(1400);
   await outline.getByRole('main').focus();
   await outline.keyboard.press('h');
   await expect(outline.getByRole('dialog', { name: 'Places visited' }).getByRole('link')).toContainText([

@@ -1,8 +1,9 @@
 // npm test: installs what is missing, then types, lint, unit and server tests, then the journeys in the browser.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { bin, build, install, root, run } from './lib/project.mjs';
+import { bin, install, root, run } from './lib/project.mjs';
 
 /** Debian's Chromium: fetched when it is missing and this may be done, else it is said how. */
 function findChromium() {
@@ -17,23 +18,43 @@ function findChromium() {
   run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], environment);
 }
 
-const step = (name, work) => {
+const step = async (name, work) => {
   const start = Date.now();
   console.log(`\n== ${name}`);
-  work();
+  await work();
   console.log(`== ${name}: ${Math.round((Date.now() - start) / 1000)} s`);
 };
 
+/** Runs commands two at a time, each telling what it printed when it is over; ends when one fails. */
+async function runTogether(commands) {
+  const waiting = [...commands];
+  const lane = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [command, args] = next;
+      const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+      const printed = [];
+      child.stdout.on('data', (chunk) => printed.push(chunk));
+      child.stderr.on('data', (chunk) => printed.push(chunk));
+      const [status] = await once(child, 'close');
+      process.stdout.write(Buffer.concat(printed));
+      if (status !== 0) process.exit(status ?? 1);
+    }
+  };
+  await Promise.all([lane(), lane()]);
+}
+
 install();
-step('chromium', findChromium);
-step('types', () => ['core', 'server', 'app', 'e2e'].forEach((part) => run(bin('tsc'), ['-p', part])));
-step('lint', () => {
-  run(bin('eslint'), ['.', '--max-warnings', '0']);
-  run(bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-});
-step('unit and server tests', () => run(bin('jest'), ['--ci', '--silent']));
-step('build', () => build());
-step('journeys', () => {
+await step('chromium', findChromium);
+await step('types, lint and build', () =>
+  runTogether([
+    [process.execPath, ['tools/build.mjs']],
+    ...['app', 'server', 'e2e', 'core'].map((part) => [bin('tsc'), ['-p', part]]),
+    [bin('eslint'), ['.', '--max-warnings', '0']],
+    [bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ]),
+);
+await step('unit and server tests', () => run(bin('jest'), ['--ci', '--silent']));
+await step('journeys', () => {
   rmSync(path.join(root, 'node_modules/.cache/glossarion/e2e-folders'), { force: true });
   run(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', ...process.argv.slice(2)]);
 });

@@ -18,6 +18,8 @@ export interface BlockOptions {
   depth?: number;
   level?: number | null;
   state?: string | null;
+  tint?: string | null;
+  folded?: boolean | null;
 }
 
 /** One text block. `content` may be a string for plain text. */
@@ -28,10 +30,12 @@ export const block = (kind: BlockKind, content: string | NodeJson[] = [], option
     attrs: {
       id: options.id ?? newId(),
       depth: options.depth ?? 0,
+      tint: options.tint ?? null,
       kind,
       level: kind === 'heading' ? (options.level ?? 2) : null,
       state: kind === 'todo' ? (options.state ?? 'open') : null,
       formerIds: null,
+      folded: options.folded ?? null,
       kept: null,
     },
   };

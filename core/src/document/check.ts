@@ -26,7 +26,21 @@ const orNothing = (check: (value: unknown) => boolean) => (value: unknown) =>
   value === null || value === undefined || check(value);
 const isString = (limit: number) => (value: unknown) => typeof value === 'string' && value.length <= limit;
 const isIdList = (value: unknown) => typeof value === 'string' && value.split(' ').every(isId);
-const isPlace = { id: orNothing(isId), depth: (value: unknown) => typeof value === 'number' && Number.isFinite(value) };
+const isNumber = (least: number, most: number) => (value: unknown) =>
+  typeof value === 'number' && value >= least && value <= most;
+const isPlace = {
+  id: orNothing(isId),
+  depth: (value: unknown) => typeof value === 'number' && Number.isFinite(value),
+  tint: orNothing(oneOf(HIGHLIGHTS)),
+};
+const isCell = {
+  align: orNothing(oneOf(['left', 'center', 'right'])),
+  colspan: oneOf([1]),
+  rowspan: oneOf([1]),
+  colwidth: orNothing((value) => Array.isArray(value) && value.length === 1 && isNumber(20, 2000)(value[0])),
+};
+const isName = isString(300);
+const isCaption = isString(2000);
 
 /** What each attribute of each node and mark may hold. An attribute without a check may not be there. */
 const ATTRIBUTES: Record<string, Record<string, (value: unknown) => boolean>> = {
@@ -36,6 +50,7 @@ const ATTRIBUTES: Record<string, Record<string, (value: unknown) => boolean>> = 
     level: orNothing(oneOf([1, 2, 3, 4])),
     state: orNothing(oneOf(TASK_STATES)),
     formerIds: orNothing(isIdList),
+    folded: orNothing((value) => typeof value === 'boolean'),
     kept: orNothing((value) => typeof value === 'boolean'),
   },
   divider: isPlace,
@@ -49,8 +64,25 @@ const ATTRIBUTES: Record<string, Record<string, (value: unknown) => boolean>> = 
   },
   codeBlock: { ...isPlace, language: orNothing(isString(60)) },
   table: isPlace,
-  tableCell: { align: orNothing(oneOf(['left', 'center', 'right'])) },
-  tableHeader: { align: orNothing(oneOf(['left', 'center', 'right'])) },
+  tableCell: isCell,
+  tableHeader: isCell,
+  picture: {
+    ...isPlace,
+    file: orNothing(isId),
+    name: isName,
+    alt: isCaption,
+    caption: isCaption,
+    width: orNothing(isNumber(5, 100)),
+  },
+  file: {
+    ...isPlace,
+    file: orNothing(isId),
+    name: isName,
+    media: isString(120),
+    size: isNumber(0, Number.MAX_SAFE_INTEGER),
+    caption: isCaption,
+  },
+  card: { ...isPlace, target: orNothing(isId) },
   pageLink: { target: isId, words: orNothing(isString(2000)) },
   tag: { name: isString(200) },
   highlight: { pigment: oneOf(HIGHLIGHTS) },

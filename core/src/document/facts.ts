@@ -40,6 +40,8 @@ export interface BodyFacts {
   blocks: BlockFact[];
   links: LinkFact[];
   tags: TagFact[];
+  /** Attachments that the page shows. */
+  files: { blockId: string; fileId: string }[];
   /** Ids of joined blocks and the block each now lives on in. */
   formerIds: { formerId: string; blockId: string }[];
   wordCount: number;
@@ -48,6 +50,9 @@ export interface BodyFacts {
 }
 
 const FIRST_WORDS_LENGTH = 80;
+
+/** What a page is known by that has no words, only this. */
+const KNOWN_BY: Record<string, string> = { overview: 'Overview', picture: 'Picture', card: 'Card', table: 'Table' };
 
 /** Counts words as a reader does: runs of letters and digits, and each character of a script without spaces. */
 export const countWords = (words: string): number =>
@@ -64,7 +69,7 @@ function* inlineNodes(node: NodeJson): Generator<NodeJson> {
 
 /** Derives all facts of a body. Pure: the same body gives the same facts. */
 export function bodyFacts(body: BodyJson): BodyFacts {
-  const facts: BodyFacts = { blocks: [], links: [], tags: [], formerIds: [], wordCount: 0, firstWords: '' };
+  const facts: BodyFacts = { blocks: [], links: [], tags: [], files: [], formerIds: [], wordCount: 0, firstWords: '' };
   const ancestors: { id: string; depth: number }[] = [];
   let headingId: string | null = null;
   body.content.forEach((node, position) => {
@@ -85,6 +90,10 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       words,
       node,
     });
+    if (typeof attrs.file === 'string') facts.files.push({ blockId: id, fileId: attrs.file });
+    if (node.type === 'card' && typeof attrs.target === 'string') {
+      facts.links.push({ blockId: id, position: facts.links.length, target: attrs.target, words: null });
+    }
     for (const inline of inlineNodes(node)) {
       if (inline.type === 'pageLink' && typeof inline.attrs?.target === 'string') {
         const own = inline.attrs.words;
@@ -105,8 +114,7 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       }
     }
     facts.wordCount += countWords(words);
-    // A page of which an overview is all is known by that.
-    const shown = kind === 'overview' ? 'Overview' : words.trim();
+    const shown = KNOWN_BY[kind] && words.trim() === '' ? KNOWN_BY[kind] : words.trim();
     if (facts.firstWords === '' && shown !== '') facts.firstWords = shorten(shown);
     ancestors.push({ id, depth });
     if (kind === 'heading') headingId = id;

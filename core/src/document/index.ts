@@ -7,7 +7,7 @@ export * from './keyed';
 export * from './marks';
 export * from './repair';
 export * from './rescue';
-export { Block, Overview, PageLink, Tag } from './nodes';
+export { Block, Card, CodeBlock, FileBlock, Overview, PageLink, Picture, Tag } from './nodes';
 export * from './schema';
 export * from './seed';
 export * from './text';

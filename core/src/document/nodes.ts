@@ -22,6 +22,8 @@ const dataAttribute = (name: string, fallback: unknown, read: (value: string) =>
 const placed = (): Attributes => ({
   id: dataAttribute('id', null),
   depth: dataAttribute('depth', 0, Number),
+  /** The pigment the block is washed with. */
+  tint: dataAttribute('tint', null),
 });
 
 export const Doc = Node.create({ name: 'doc', topNode: true, content: '(block|solid)+' });
@@ -42,6 +44,8 @@ export const Block = Node.create({
       state: dataAttribute('state', null),
       /** Ids of blocks that were joined into this one, parted by spaces: links to them lead here. */
       formerIds: dataAttribute('formerIds', null),
+      /** True when what stands beneath a foldable block is folded away. */
+      folded: dataAttribute('folded', null, (value) => value === 'true'),
       /** True when the line was deleted in one window while it was written in another, and was kept. */
       kept: dataAttribute('kept', null, (value) => value === 'true'),
     };
@@ -93,6 +97,59 @@ export const Overview = Node.create({
   renderHTML: ({ HTMLAttributes }) => ['nav', HTMLAttributes],
 });
 
+/** A picture: an attachment shown in place. */
+export const Picture = Node.create({
+  name: 'picture',
+  group: 'solid',
+  atom: true,
+  addAttributes() {
+    return {
+      ...placed(),
+      file: dataAttribute('file', null),
+      name: dataAttribute('name', ''),
+      /** What it shows, for those who do not see it. */
+      alt: dataAttribute('alt', ''),
+      caption: dataAttribute('caption', ''),
+      /** Percent of the text's width; null for its own size. */
+      width: dataAttribute('width', null, Number),
+    };
+  },
+  parseHTML: () => [{ tag: 'figure[data-file]:not([data-media])' }],
+  renderHTML: ({ HTMLAttributes }) => ['figure', HTMLAttributes],
+});
+
+/** Any other attachment: a PDF or a sound is shown in place, the rest by name. */
+export const FileBlock = Node.create({
+  name: 'file',
+  group: 'solid',
+  atom: true,
+  addAttributes() {
+    return {
+      ...placed(),
+      file: dataAttribute('file', null),
+      name: dataAttribute('name', ''),
+      media: dataAttribute('media', 'application/octet-stream'),
+      /** Bytes. */
+      size: dataAttribute('size', 0, Number),
+      caption: dataAttribute('caption', ''),
+    };
+  },
+  parseHTML: () => [{ tag: 'figure[data-media]' }],
+  renderHTML: ({ HTMLAttributes }) => ['figure', HTMLAttributes],
+});
+
+/** A page shown by its title, its picture and its first words. */
+export const Card = Node.create({
+  name: 'card',
+  group: 'solid',
+  atom: true,
+  addAttributes() {
+    return { ...placed(), target: dataAttribute('target', null) };
+  },
+  parseHTML: () => [{ tag: 'aside[data-target]' }],
+  renderHTML: ({ HTMLAttributes }) => ['aside', HTMLAttributes],
+});
+
 export const CodeBlock = Node.create({
   name: 'codeBlock',
   group: 'solid',
@@ -113,6 +170,7 @@ export const Table = Node.create({
   content: 'tableRow+',
   isolating: true,
   addAttributes: placed,
+  extendNodeSchema: ({ name }: { name: string }) => (name === 'table' ? { tableRole: 'table' } : {}),
   parseHTML: () => [{ tag: 'table' }],
   renderHTML: ({ HTMLAttributes }) => ['table', HTMLAttributes, ['tbody', 0]],
 });
@@ -120,6 +178,7 @@ export const Table = Node.create({
 export const TableRow = Node.create({
   name: 'tableRow',
   content: '(tableCell|tableHeader)*',
+  extendNodeSchema: ({ name }: { name: string }) => (name === 'tableRow' ? { tableRole: 'row' } : {}),
   parseHTML: () => [{ tag: 'tr' }],
   renderHTML: ({ HTMLAttributes }) => ['tr', HTMLAttributes, 0],
 });
@@ -129,7 +188,22 @@ const cell = (name: string, tag: string) =>
     name,
     content: 'block+',
     isolating: true,
-    addAttributes: () => ({ align: dataAttribute('align', null) }),
+    /** The names and meanings of the last three are those of prosemirror-tables; cells are not merged. */
+    addAttributes: () => ({
+      align: dataAttribute('align', null),
+      colspan: { default: 1, rendered: false, parseHTML: () => 1 },
+      rowspan: { default: 1, rendered: false, parseHTML: () => 1 },
+      colwidth: {
+        default: null,
+        parseHTML: (element: HTMLElement) => {
+          const width = Number(element.getAttribute('data-colwidth'));
+          return width > 0 ? [width] : null;
+        },
+        renderHTML: ({ colwidth }: Record<string, unknown>) =>
+          Array.isArray(colwidth) ? { 'data-colwidth': String(colwidth[0]) } : {},
+      },
+    }),
+    extendNodeSchema: () => ({ tableRole: name === 'tableHeader' ? 'header_cell' : 'cell' }),
     parseHTML: () => [{ tag }],
     renderHTML: ({ HTMLAttributes }) => [tag, HTMLAttributes, 0],
   });

@@ -3,7 +3,7 @@ import * as marks from './marks';
 import * as nodes from './nodes';
 
 /** Counts up with every addition to the schema; a client of an older version is shown the page but may not write it. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 /** The code a socket is closed with that speaks for an older schema than the server’s. */
 export const OUTDATED = 4001;
 
@@ -13,6 +13,9 @@ export const documentNodes = {
   text: nodes.Text,
   divider: nodes.Divider,
   overview: nodes.Overview,
+  picture: nodes.Picture,
+  file: nodes.FileBlock,
+  card: nodes.Card,
   codeBlock: nodes.CodeBlock,
   table: nodes.Table,
   tableRow: nodes.TableRow,

@@ -14,6 +14,10 @@ export function ownWords(node: NodeJson): string {
       return typeof node.attrs?.words === 'string' ? node.attrs.words : '';
     case 'tag':
       return String(node.attrs?.name ?? '');
+    case 'picture':
+      return [node.attrs?.caption, node.attrs?.alt].filter(Boolean).join('\n');
+    case 'file':
+      return [node.attrs?.name, node.attrs?.caption].filter(Boolean).join('\n');
     default: {
       const separator = node.type === 'table' || node.type === 'tableRow' ? '\n' : '';
       return (node.content ?? []).map(ownWords).join(separator);

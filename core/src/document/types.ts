@@ -5,6 +5,7 @@ export type BlockKind = (typeof BLOCK_KINDS)[number];
 export const TASK_STATES = ['open', 'begun', 'done', 'dropped'] as const;
 export type TaskState = (typeof TASK_STATES)[number];
 
+/** What a word may be highlighted with, and a block be washed with. */
 export const HIGHLIGHTS = ['ochre', 'verdigris', 'lapis', 'vermilion', 'plum'] as const;
 export type HighlightPigment = (typeof HIGHLIGHTS)[number];
 

@@ -1,4 +1,7 @@
+import type { NodeJson } from '../document/types';
 import type { EntryKind, Ornament, Pigment } from './entry';
+import type { SendForm } from '../parts/send';
+import type { TemplateUse } from '../templates/template';
 import type { Season } from './season';
 
 /**
@@ -18,6 +21,8 @@ export type Act =
       description?: string;
       /** The page begins with a live overview of what stands beneath this. */
       overviewOf?: string;
+      /** The page begins as this template says. */
+      from?: TemplateUse;
     }
   | { do: 'name'; id: string; name: string }
   | {
@@ -28,6 +33,10 @@ export type Act =
       description?: string;
       /** Whether the page shows the pages beneath it as leaves. */
       showsLeaves?: boolean;
+      /** Whether pages can be made from this one. */
+      isTemplate?: boolean;
+      /** The template of pages made in here; null for none. */
+      templateId?: string | null;
     }
   | { do: 'place'; id: string; parentId: string | null; afterId?: string | null }
   /** The inverse of `place`: back to the very spot. */
@@ -41,7 +50,34 @@ export type Act =
   /** Copies an entry with everything beneath it; the copy's own id is `copyId`. */
   | { do: 'duplicate'; id: string; copyId: string }
   | { do: 'pin'; id: string; afterId?: string | null }
-  | { do: 'unpin'; id: string };
+  | { do: 'unpin'; id: string }
+  /** Takes back a page that was made and is empty; one with words in it goes to the bin. */
+  | { do: 'unmake'; id: string }
+  /** Puts blocks on a page, one after the other, after another block; null for its head. */
+  | { do: 'putBlocks'; id: string; afterId: string | null; nodes: NodeJson[] }
+  | { do: 'dropBlocks'; id: string; blockIds: string[] }
+  /** Moves blocks one after the other, each as it is at that moment, ids kept. */
+  | { do: 'moveBlocks'; id: string; blocks: MovedBlock[] }
+  /** Lets links to other ids lead to a block. */
+  | { do: 'addFormer'; id: string; blockId: string; formerIds: string[] }
+  | { do: 'removeFormer'; id: string; blockId: string; formerIds: string[] }
+  /** Makes a page of blocks, with a link in their place (core/parts). */
+  | { do: 'lift'; id: string; blockIds: string[]; pageId: string; parentId: string }
+  /** Makes a page of each part of a page, with an overview in their place. */
+  | { do: 'split'; id: string; parentId: string; seed: string }
+  /** Sets a page's blocks back into the page above it. */
+  | { do: 'foldBack'; id: string }
+  /** Brings blocks to another page. */
+  | { do: 'send'; id: string; toId: string; blockIds: string[]; at: string; form: SendForm; seed: string };
+
+/** A block on its way from one page to another. */
+export interface MovedBlock {
+  id: string;
+  from: string;
+  to: string;
+  afterId: string | null;
+  depth: number;
+}
 
 export type ActKind = Act['do'];
 

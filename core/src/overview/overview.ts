@@ -72,7 +72,16 @@ export const overviewNode = (id: string, attributes: Partial<OverviewAttributes>
   const { subject, target, levels, order, chosen } = { ...overviewOf({}), ...attributes };
   return {
     type: 'overview',
-    attrs: { id, depth: 0, subject, target, levels, order, chosen: chosen.length > 0 ? chosen.join(' ') : null },
+    attrs: {
+      id,
+      depth: 0,
+      tint: null,
+      subject,
+      target,
+      levels,
+      order,
+      chosen: chosen.length > 0 ? chosen.join(' ') : null,
+    },
   };
 };
 

@@ -1,40 +1,56 @@
-import type { RootContent, Blockquote, ListItem, PhrasingContent, Root } from 'mdast';
+import type { Blockquote, Definition, ListItem, PhrasingContent, Root, RootContent, TableCell } from 'mdast';
+import { fromMarkdown } from 'mdast-util-from-markdown';
+import { frontmatterFromMarkdown } from 'mdast-util-frontmatter';
+import { gfmFromMarkdown } from 'mdast-util-gfm';
 import { toString } from 'mdast-util-to-string';
-import remarkFrontmatter from 'remark-frontmatter';
-import remarkGfm from 'remark-gfm';
-import remarkParse from 'remark-parse';
-import { unified } from 'unified';
-import { block, type BlockOptions } from '../../document/build';
-import { isId, newId } from '../../document/ids';
-import { MAX_DEPTH, type BlockKind, type NodeJson } from '../../document/types';
-import { readFrontMatter, type FrontMatter } from './frontMatter';
-import { readInline, type ReadContext } from './inline';
+import { frontmatter } from 'micromark-extension-frontmatter';
+import { gfm } from 'micromark-extension-gfm';
 
-const processor = unified().use(remarkParse).use(remarkGfm).use(remarkFrontmatter, ['yaml']);
+import { block, type BlockOptions } from '../../document/build';
+import { newId } from '../../document/ids';
+import { BLOCK_KINDS, MAX_DEPTH, type BlockKind, type NodeJson } from '../../document/types';
+import { ATTRIBUTES, readAttributes, type BlockAttributes } from '../attributes';
+import { asWritten, broughtBack, putAway } from './escapes';
+import { readFrontMatter, type FrontMatter } from './frontMatter';
+import { cleaned, readInline, type ReadContext } from './inline';
+import { readSaid, saidOf, shared } from './said';
+
+/** GitHub's extensions without what they do after parsing: that would link an address whose form was escaped. */
+const gfmNodes = gfmFromMarkdown().map((extension) => ({ ...extension, transforms: [] }));
 
 /** Parses Markdown with tables, to-do items and front matter into its syntax tree. */
-export const parseMarkdown = (text: string): Root => processor.parse(text);
+export const parseMarkdown = (text: string, isFile = true): Root =>
+  fromMarkdown(text, {
+    extensions: [gfm({ singleTilde: false }), ...(isFile ? [frontmatter(['yaml'])] : [])],
+    mdastExtensions: [...gfmNodes, ...(isFile ? [frontmatterFromMarkdown(['yaml'])] : [])],
+  });
 
 export interface ReadMarkdown {
   front: FrontMatter;
   blocks: NodeJson[];
 }
 
-/** Reads a Markdown text as blocks; links in it are references until a plan resolves them. */
-export function readMarkdown(text: string, remark: (what: string) => void): ReadMarkdown {
-  const tree = parseMarkdown(text);
+/**
+ * Reads a Markdown text as blocks; links in it are references until something resolves them.
+ *
+ * @param isFile whether it may begin with front matter; what is pasted does not
+ */
+export function readMarkdown(text: string, remark: (what: string) => void, isFile = true): ReadMarkdown {
+  const tree = parseMarkdown(putAway(text), isFile);
   let front: FrontMatter = {};
-  const blocks: NodeJson[] = [];
+  const definitions = new Map<string, Definition>();
   for (const node of tree.children) {
-    if (node.type === 'yaml') {
-      const read = readFrontMatter(node.value);
-      front = read.front;
-      read.problems.forEach(remark);
-    } else {
-      blocks.push(...readFlow(node, 0, { remark }));
-    }
+    if (node.type === 'definition' && !definitions.has(node.identifier)) definitions.set(node.identifier, node);
   }
-  return { front, blocks };
+  const context: ReadContext = { remark, definitions };
+  const flow = tree.children.filter((node) => node.type !== 'yaml');
+  for (const node of tree.children) {
+    if (node.type !== 'yaml') continue;
+    const read = readFrontMatter(asWritten(node.value));
+    front = read.front;
+    read.problems.forEach(remark);
+  }
+  return { front, blocks: readSiblings(flow, 0, context) };
 }
 
 type Handler<T extends RootContent['type']> = (
@@ -43,34 +59,51 @@ type Handler<T extends RootContent['type']> = (
   context: ReadContext,
 ) => NodeJson[];
 
-const BLOCK_ID = /\s*\{#([0-9a-f-]{36})\}\s*$/u;
+const GROUP_AT_END = new RegExp(`(?:^|[ \\n])${ATTRIBUTES.source}$`, 'u');
 
-/** A text block out of inline Markdown; takes the id that may be written at its end. */
+/** A text block out of inline Markdown; takes what braces at its end say of it. */
 function textBlock(
   kind: BlockKind,
   children: readonly PhrasingContent[],
   options: BlockOptions,
   context: ReadContext,
 ): NodeJson {
-  const content = readInline(children, [], context);
-  const last = content[content.length - 1];
-  const written = last?.type === 'text' ? BLOCK_ID.exec(last.text ?? '') : null;
-  if (written && isId(written[1])) {
-    const rest = (last!.text ?? '').slice(0, written.index);
-    content.pop();
-    if (rest) content.push({ ...last!, text: rest });
-    return block(kind, content, { ...options, id: written[1] });
-  }
-  return block(kind, content, options);
+  const { rest, attributes } = withoutGroup(children);
+  const content = readInline(rest, context);
+  const isKind = (BLOCK_KINDS as readonly string[]).includes(attributes.kind ?? '');
+  const node = block(isKind ? (attributes.kind as BlockKind) : kind, content, {
+    ...options,
+    ...(attributes.level && { level: Number(attributes.level) }),
+  });
+  return { ...node, attrs: { ...node.attrs, ...shared(attributes), ...ownOf(attributes) } };
+}
+
+const ownOf = ({ former, kept, folded }: BlockAttributes): Record<string, unknown> => ({
+  ...(former && { formerIds: former }),
+  ...(kept && { kept: true }),
+  ...(folded && { folded: folded !== 'no' }),
+});
+
+/** Splits a group of attributes off the end of a line. */
+function withoutGroup(children: readonly PhrasingContent[]): {
+  rest: readonly PhrasingContent[];
+  attributes: BlockAttributes;
+} {
+  const last = children.at(-1);
+  const match = last?.type === 'text' ? GROUP_AT_END.exec(last.value) : null;
+  const attributes = match ? readAttributes(match[1]!) : null;
+  if (!match || !attributes || last?.type !== 'text') return { rest: children, attributes: {} };
+  const value = last.value.slice(0, match.index);
+  return { rest: [...children.slice(0, -1), ...(value ? [{ ...last, value }] : [])], attributes };
 }
 
 const solid = (type: string, depth: number, attrs: Record<string, unknown>, content?: NodeJson[]): NodeJson => ({
   type,
-  attrs: { id: newId(), depth, ...attrs },
+  attrs: { id: newId(), depth, tint: null, ...attrs },
   ...(content && content.length > 0 ? { content } : {}),
 });
 
-const kept = (words: string, depth: number): NodeJson => block('paragraph', words.replaceAll('\u0000', ''), { depth });
+const kept = (words: string, depth: number): NodeJson => block('paragraph', cleaned(words), { depth });
 
 /** One small reader for each kind of flow node. */
 const HANDLERS: { [T in RootContent['type']]?: Handler<T> } = {
@@ -79,14 +112,11 @@ const HANDLERS: { [T in RootContent['type']]?: Handler<T> } = {
     textBlock('heading', node.children, { depth, level: Math.min(node.depth, 4) }, context),
   ],
   thematicBreak: (_node, depth) => [solid('divider', depth, {})],
-  code: (node, depth) => [
-    solid(
-      'codeBlock',
-      depth,
-      { language: node.lang?.slice(0, 60) ?? null },
-      node.value ? [{ type: 'text', text: node.value.replaceAll('\u0000', '') }] : [],
-    ),
-  ],
+  code: (node, depth) => {
+    const language = node.lang ? asWritten(node.lang).slice(0, 60) : null;
+    const value = cleaned(asWritten(node.value));
+    return [solid('codeBlock', depth, { language }, value ? [{ type: 'text', text: value }] : [])];
+  },
   blockquote: (node, depth, context) => readQuote(node, depth, context),
   list: (node, depth, context) =>
     node.children.flatMap((item) => readItem(item, node.ordered ? 'numbered' : 'bulleted', depth, context)),
@@ -99,65 +129,107 @@ const HANDLERS: { [T in RootContent['type']]?: Handler<T> } = {
         type: 'tableRow',
         content: row.children.map((cell, column) => ({
           type: index === 0 ? 'tableHeader' : 'tableCell',
-          attrs: { align: node.align?.[column] ?? null },
-          content: [textBlock('paragraph', cell.children, {}, context)],
+          attrs: { align: node.align?.[column] ?? null, colspan: 1, rowspan: 1, colwidth: null },
+          content: readCell(cell, context),
         })),
       })),
     ),
   ],
   html: (node, depth, context) => {
-    context.remark(`The HTML ${node.value.slice(0, 40)}.`);
-    return [kept(node.value, depth)];
+    const value = asWritten(node.value);
+    // An empty comment stands for a line without words.
+    if (isEmptyComment(node)) return [block('paragraph', [], { depth })];
+    context.remark(`The HTML ${value.slice(0, 40)}.`);
+    return [kept(value, depth)];
   },
   footnoteDefinition: (node, depth, context) => {
     context.remark(`The footnote ${node.identifier}.`);
-    return [kept(`[^${node.identifier}]: ${toString(node)}`, depth)];
+    return [kept(`[^${node.label ?? node.identifier}]: ${broughtBack(toString(node))}`, depth)];
   },
-  definition: (node, depth, context) => {
-    context.remark(`The link definition ${node.identifier}.`);
-    return [kept(`[${node.identifier}]: ${node.url}`, depth)];
-  },
+  // What it defines stands where it is used.
+  definition: () => [],
 };
+
+const isEmptyComment = (node: RootContent | undefined): boolean =>
+  node?.type === 'html' && /^<!--[\s-]*-->$/u.test(node.value);
 
 function readFlow(node: RootContent, depth: number, context: ReadContext): NodeJson[] {
   const within = Math.min(depth, MAX_DEPTH);
   const handler = HANDLERS[node.type] as Handler<typeof node.type> | undefined;
   if (handler) return handler(node as never, within, context);
   context.remark(`A ${node.type}.`);
-  return [kept(toString(node), within)];
+  return [kept(broughtBack(toString(node)), within)];
 }
 
+/** Reads siblings in turn; a comment that says something of the next node is taken together with it. */
+function readSiblings(nodes: readonly RootContent[], depth: number, context: ReadContext): NodeJson[] {
+  const blocks: NodeJson[] = [];
+  for (let index = 0; index < nodes.length; index += 1) {
+    const node = nodes[index]!;
+    const said = node.type === 'html' ? saidOf(asWritten(node.value)) : null;
+    if (!said) {
+      blocks.push(...readFlow(node, depth, context));
+      continue;
+    }
+    const next = nodes[index + 1];
+    const { node: whole, takesNext } = readSaid(said, next, depth, (each) => readFlow(each, depth, context));
+    if (!whole) blocks.push(...readFlow(node, depth, context));
+    else blocks.push(whole);
+    if (takesNext) index += 1;
+  }
+  return blocks;
+}
+
+const NOTE = /^\[!\w+\](?:[ \t]*\n|$)/u;
+
 function readQuote(node: Blockquote, depth: number, context: ReadContext): NodeJson[] {
-  return node.children.flatMap((child) =>
-    child.type === 'paragraph'
-      ? [textBlock('quote', child.children, { depth }, context)]
-      : readFlow(child, depth, context),
-  );
+  let kind: BlockKind = 'quote';
+  return node.children.flatMap((child, index) => {
+    if (child.type !== 'paragraph') return readSiblings([child], depth, context);
+    const head = child.children[0];
+    let { children } = child;
+    if (index === 0 && head?.type === 'text' && NOTE.test(head.value)) {
+      kind = 'note';
+      children = [{ ...head, value: head.value.replace(NOTE, '') }, ...children.slice(1)];
+    }
+    return [textBlock(kind, children, { depth }, context)];
+  });
 }
 
 /** States that GitHub's to-do items lack: begun and dropped. */
-const OTHER_STATES: Record<string, string> = { '[/] ': 'begun', '[-] ': 'dropped' };
+const BOXES: Record<string, string> = { '[ ]': 'open', '[x]': 'done', '[X]': 'done', '[/]': 'begun', '[-]': 'dropped' };
+
+/** A box at the start of a line and the line without it. */
+function withoutBox(children: readonly PhrasingContent[]): { state: string | null; rest: PhrasingContent[] } {
+  const [head, ...rest] = children;
+  const match = head?.type === 'text' ? /^(\[[ xX/-]\])(?:\s|$)/u.exec(head.value) : null;
+  if (!match || head?.type !== 'text') return { state: null, rest: [...children] };
+  const value = head.value.slice(match[0].length);
+  return { state: BOXES[match[1]!]!, rest: value ? [{ ...head, value }, ...rest] : rest };
+}
 
 function readItem(item: ListItem, listKind: BlockKind, depth: number, context: ReadContext): NodeJson[] {
   const within = Math.min(depth, MAX_DEPTH);
   const [first, ...rest] = item.children;
-  const isText = first?.type === 'paragraph';
-  const children = isText ? first.children : [];
-  let kind = listKind;
+  const isText = first?.type === 'paragraph' || isEmptyComment(first);
+  let children: PhrasingContent[] = first?.type === 'paragraph' ? first.children : [];
   let state: string | null = null;
-  if (typeof item.checked === 'boolean') {
-    kind = 'todo';
-    state = item.checked ? 'done' : 'open';
+  if (typeof item.checked === 'boolean') state = item.checked ? 'done' : 'open';
+  else if (isText) ({ state, rest: children } = withoutBox(children));
+  const head = textBlock(state ? 'todo' : listKind, children, { depth: within, state }, context);
+  const own = Number(head.attrs?.depth);
+  return [head, ...readSiblings((isText ? rest : item.children) as RootContent[], own + 1, context)];
+}
+
+/** The lines of a cell, which a rule parts. */
+function readCell(cell: TableCell, context: ReadContext): NodeJson[] {
+  const lines: PhrasingContent[][] = [[]];
+  for (const child of cell.children) {
+    if (child.type === 'html' && /^<hr\s*\/?>$/iu.test(child.value)) lines.push([]);
+    else lines.at(-1)!.push(child);
   }
-  const head = children[0];
-  const other = head?.type === 'text' ? OTHER_STATES[head.value.slice(0, 4)] : undefined;
-  if (other && head?.type === 'text') {
-    kind = 'todo';
-    state = other;
-    head.value = head.value.slice(4);
-  }
-  return [
-    textBlock(kind, children, { depth: within, state }, context),
-    ...(isText ? rest : item.children).flatMap((child) => readFlow(child as RootContent, depth + 1, context)),
-  ];
+  return lines.map((line) => {
+    const { state, rest } = withoutBox(line);
+    return textBlock(state ? 'todo' : 'paragraph', rest, { state }, context);
+  });
 }

@@ -6,6 +6,7 @@ import { foldWords } from '../../find/words';
 import { isDay } from '../../journal/day';
 import { readMarkdown } from './blocks';
 import type { FrontMatter } from './frontMatter';
+import { ownWordsOfLink } from './resolve';
 import type { ImportPlan, ImportRemark, LinkReference, MarkdownFile, PlannedEntry } from './types';
 
 /**
@@ -207,6 +208,7 @@ function withTags(blocks: NodeJson[], tags: readonly string[] | undefined): Node
 /** Knows what the files of an import are called and finds what a link means. */
 class Resolver {
   private byPath = new Map<string, string>();
+  private titles = new Map<string, string>();
   private byTitle = new Map<string, { id: string; path: string }[]>();
 
   readonly namedDays = new Set<string>();
@@ -215,6 +217,7 @@ class Resolver {
 
   know(path: string, title: string, entry: PlannedEntry): void {
     this.byPath.set(path, entry.id);
+    this.titles.set(entry.id, title);
     const key = foldWords(title).trim();
     this.byTitle.set(key, [...(this.byTitle.get(key) ?? []), { id: entry.id, path }]);
   }
@@ -224,12 +227,16 @@ class Resolver {
     if (node.type === 'pageLink') {
       const { reference, words } = node.attrs as { reference: LinkReference; words: string | null };
       const target = this.find(reference, path);
-      if (target) return { type: 'pageLink', attrs: { target, words } };
+      const marks = node.marks && { marks: node.marks };
+      if (target) {
+        const own = ownWordsOfLink(words, target, (id) => this.titles.get(id) ?? '');
+        return { type: 'pageLink', attrs: { target, words: own }, ...marks };
+      }
       if (reference.form === 'wiki') {
-        return { type: 'pageLink', attrs: { target: makeMissing(lastName(reference.name)), words } };
+        return { type: 'pageLink', attrs: { target: makeMissing(lastName(reference.name)), words }, ...marks };
       }
       remarks.push({ path, what: `The link to ${reference.name}, which is not among the files.` });
-      return { type: 'text', text: words ?? reference.name };
+      return { type: 'text', text: words ?? reference.name, ...marks };
     }
     return node.content
       ? { ...node, content: node.content.map((child) => this.resolve(child, path, makeMissing, remarks)) }

@@ -1,0 +1,44 @@
+import { isId } from '../document/ids';
+
+/**
+ * What a format has no form of its own for stands in braces after a block: `{#id depth=2 tint=lapis}`. A value with
+ * anything but plain letters in it is written as in an address (RFC 3986), so that the group never holds a space, a
+ * quote or a brace of its own.
+ */
+export type BlockAttributes = Record<string, string>;
+
+const KEY = /^[a-zA-Z]+$/u;
+export const ATTRIBUTES = /\{((?:#[0-9a-f-]{36}|[a-zA-Z]+(?:=[\w.~%/:,-]*)?)(?: (?:[a-zA-Z]+(?:=[\w.~%/:,-]*)?))*)\}/u;
+
+const encoded = (value: string): string =>
+  encodeURIComponent(value).replace(/[!'()*]/gu, (character) => `%${character.charCodeAt(0).toString(16)}`);
+
+/** The group for these attributes; an empty text when there are none. */
+export function writeAttributes(attributes: Record<string, unknown>): string {
+  const parts = Object.entries(attributes).flatMap(([name, value]) => {
+    if (value === null || value === undefined || value === false) return [];
+    if (name === 'id') return [`#${String(value)}`];
+    return [value === true ? name : `${name}=${encoded(String(value))}`];
+  });
+  return parts.length > 0 ? `{${parts.join(' ')}}` : '';
+}
+
+/** Reads the inside of a group; null when it is none. */
+export function readAttributes(group: string): BlockAttributes | null {
+  const attributes: BlockAttributes = {};
+  for (const part of group.split(' ')) {
+    if (part.startsWith('#')) {
+      if (!isId(part.slice(1))) return null;
+      attributes.id = part.slice(1);
+      continue;
+    }
+    const [name, ...rest] = part.split('=');
+    if (!name || !KEY.test(name)) return null;
+    try {
+      attributes[name] = rest.length > 0 ? decodeURIComponent(rest.join('=')) : 'true';
+    } catch {
+      return null;
+    }
+  }
+  return attributes;
+}

@@ -1,0 +1,76 @@
+import type { Element } from 'hast';
+import { isId } from '../../document/ids';
+import { isSafeAddress } from '../../document/marks';
+import { HIGHLIGHTS, type MarkJson, type NodeJson } from '../../document/types';
+import { orderedMarks } from '../markTree';
+
+const withMarks = (node: NodeJson, marks: readonly MarkJson[]): NodeJson => {
+  const ordered = orderedMarks(marks);
+  return ordered.length > 0 ? { ...node, marks: ordered } : node;
+};
+
+/** Text with its marks; none when there are no words. */
+export function textNodes(value: string, marks: readonly MarkJson[]): NodeJson[] {
+  const text = value.replaceAll('\u0000', '');
+  return text === '' ? [] : [withMarks({ type: 'text', text }, marks)];
+}
+
+const MARKS: Record<string, string> = {
+  b: 'bold',
+  strong: 'bold',
+  i: 'italic',
+  em: 'italic',
+  cite: 'italic',
+  dfn: 'italic',
+  u: 'underline',
+  ins: 'underline',
+  s: 'strike',
+  strike: 'strike',
+  del: 'strike',
+  code: 'code',
+  kbd: 'code',
+  samp: 'code',
+  tt: 'code',
+  mark: 'highlight',
+};
+
+/** What a style attribute adds or takes away, as word processors write them. */
+function styledMarks(style: string, marks: MarkJson[]): MarkJson[] {
+  const has = (pattern: RegExp) => pattern.test(style);
+  let styled = marks;
+  const add = (type: string) => {
+    if (!styled.some((mark) => mark.type === type)) styled = [...styled, { type }];
+  };
+  if (has(/font-weight\s*:\s*(?:bold|[6-9]00)/iu)) add('bold');
+  if (has(/font-weight\s*:\s*(?:normal|[1-5]00)/iu)) styled = styled.filter(({ type }) => type !== 'bold');
+  if (has(/font-style\s*:\s*italic/iu)) add('italic');
+  if (has(/font-style\s*:\s*normal/iu)) styled = styled.filter(({ type }) => type !== 'italic');
+  if (has(/text-decoration[^;]*:[^;]*line-through/iu)) add('strike');
+  if (has(/text-decoration[^;]*:[^;]*underline/iu)) add('underline');
+  return styled;
+}
+
+/** An element within a line: a leaf of its own, or the marks for what is in it. */
+export function readInlineElement(element: Element, marks: MarkJson[]): { leaf: NodeJson | null; marks: MarkJson[] } {
+  const { tagName, properties } = element;
+  if (tagName === 'br') return { leaf: { type: 'hardBreak' }, marks };
+  if (typeof properties.dataTag === 'string' && properties.dataTag !== '') {
+    return { leaf: withMarks({ type: 'tag', attrs: { name: properties.dataTag.slice(0, 200) } }, marks), marks };
+  }
+  if (tagName === 'a') {
+    const { dataTarget: target, dataOwn: own, href } = properties;
+    if (isId(target)) {
+      const attrs = { target, words: typeof own === 'string' ? own : null };
+      return { leaf: withMarks({ type: 'pageLink', attrs }, marks), marks };
+    }
+    const isLink = isSafeAddress(href) && !String(href).startsWith('/');
+    return { leaf: null, marks: isLink ? [...marks, { type: 'webLink', attrs: { href } }] : marks };
+  }
+  let inner = marks;
+  const type = MARKS[tagName];
+  if (type === 'highlight') {
+    const pigment = HIGHLIGHTS.find((each) => each === properties.dataPigment) ?? 'ochre';
+    inner = [...marks, { type, attrs: { pigment } }];
+  } else if (type) inner = [...marks, { type }];
+  return { leaf: null, marks: typeof properties.style === 'string' ? styledMarks(properties.style, inner) : inner };
+}

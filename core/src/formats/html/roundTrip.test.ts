@@ -1,0 +1,26 @@
+import fc from 'fast-check';
+import { checkBody } from '../../document/check';
+import type { BodyJson } from '../../document/types';
+import { arbitraryBody } from '../arbitrary';
+import { readHtml, writeHtml } from './index';
+
+const RUNS = Number(process.env.ROUND_TRIPS ?? 1000);
+
+function throughHtml(body: BodyJson): BodyJson {
+  const html = writeHtml(body.content, {
+    titleOf: (target) => `Page ${target.slice(-4)}`,
+    linkUrl: (target) => `/to/${target}`,
+    fileUrl: (file, name) => `/api/files/${file}/${encodeURIComponent(name)}`,
+    hasId: () => true,
+  });
+  return checkBody({ type: 'doc', content: readHtml(html) });
+}
+
+test('any page is the same after it was written as HTML and read again', () => {
+  fc.assert(
+    fc.property(arbitraryBody, (body) => {
+      expect(throughHtml(body)).toEqual(body);
+    }),
+    { numRuns: RUNS },
+  );
+});

@@ -1,0 +1,31 @@
+import fc from 'fast-check';
+import { checkBody } from '../../document/check';
+import type { BodyJson } from '../../document/types';
+import { arbitraryBody } from '../arbitrary';
+import { readMarkdown, resolveReferences, writeMarkdown, type WriteOptions } from './index';
+
+const RUNS = Number(process.env.ROUND_TRIPS ?? 1000);
+const titleOf = (target: string) => `Page ${target.slice(-4)}`;
+const options: WriteOptions = {
+  titleOf,
+  linkUrl: (target) => `/to/${target}`,
+  fileUrl: (file, name) => `/api/files/${file}/${encodeURIComponent(name)}`,
+  hasId: () => true,
+  isWhole: true,
+};
+
+export function throughMarkdown(body: BodyJson): { markdown: string; body: BodyJson } {
+  const markdown = writeMarkdown(body.content, options);
+  const { blocks } = readMarkdown(markdown, () => undefined);
+  const content = resolveReferences(blocks, ({ form, name }) => (form === 'block' ? name : null), titleOf);
+  return { markdown, body: checkBody({ type: 'doc', content }) };
+}
+
+test('any page is the same after it was written as Markdown and read again', () => {
+  fc.assert(
+    fc.property(arbitraryBody, (body) => {
+      expect(throughMarkdown(body).body).toEqual(body);
+    }),
+    { numRuns: RUNS },
+  );
+});
