@@ -13,10 +13,12 @@ import { binRoutes } from './routes/bin';
 import { describeInterface } from './routes/description';
 import { deskRoutes } from './routes/desk';
 import { entryRoutes } from './routes/entries';
+import { fileRoutes } from './routes/files';
 import { findRoutes } from './routes/find';
 import { importRoutes } from './routes/imports';
 import { pageRoutes } from './routes/pages';
 import { settingRoutes } from './routes/settings';
+import { templateRoutes } from './routes/templates';
 import type { Services } from './services';
 
 /** Whether a request from a page of this origin may change something here. */
@@ -60,6 +62,8 @@ export function makeApp(services: Services): Express {
           scriptSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
+          mediaSrc: ["'self'", 'blob:'],
+          frameSrc: ["'self'"],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           workerSrc: ["'self'", 'blob:'],
@@ -97,6 +101,9 @@ export function makeApp(services: Services): Express {
     next(response.locals.account ? undefined : new Problem(401, 'Sign in to see this.')),
   );
   api.use(importRoutes(services));
+  api.use(fileRoutes(services));
+  // Acts may bring blocks along.
+  api.use('/acts', express.json({ limit: '8mb' }));
   api.use(express.json({ limit: '256kb' }));
   for (const routes of [
     accountRoutes,
@@ -107,6 +114,7 @@ export function makeApp(services: Services): Express {
     pageRoutes,
     findRoutes,
     settingRoutes,
+    templateRoutes,
   ]) {
     api.use(routes(services));
   }

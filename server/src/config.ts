@@ -13,6 +13,9 @@ export interface Config {
   /** The folder of the built app. */
   app: string;
   logLevel: string;
+  /** The most bytes of one attachment, and of all of an account's. */
+  fileLimit: number;
+  accountLimit: number;
 }
 
 const environment = Joi.object({
@@ -25,7 +28,11 @@ const environment = Joi.object({
   GLOSSARION_HOST: Joi.string().default('127.0.0.1'),
   GLOSSARION_APP: Joi.string().default(path.resolve('app/dist')),
   GLOSSARION_LOG: Joi.string().valid('silent', 'error', 'warn', 'info', 'debug').default('info'),
+  GLOSSARION_FILE_MEGABYTES: Joi.number().positive().default(50),
+  GLOSSARION_ACCOUNT_MEGABYTES: Joi.number().positive().default(4096),
 }).unknown(true);
+
+const MEGABYTE = 1_000_000;
 
 const LOOPBACK = ['127.0.0.1', 'localhost', '::1'];
 
@@ -41,6 +48,8 @@ export function readConfig(from: NodeJS.ProcessEnv): Config {
     host: value.GLOSSARION_HOST,
     app: path.resolve(value.GLOSSARION_APP),
     logLevel: value.GLOSSARION_LOG,
+    fileLimit: value.GLOSSARION_FILE_MEGABYTES * MEGABYTE,
+    accountLimit: value.GLOSSARION_ACCOUNT_MEGABYTES * MEGABYTE,
   };
   if (config.isDemo && !LOOPBACK.includes(config.host)) {
     throw new Error('The demo opens signed in and is served on loopback only; leave GLOSSARION_HOST out.');

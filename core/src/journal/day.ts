@@ -55,6 +55,9 @@ export const dayTitleWithYear = (day: DayDate): string =>
 export const dayInText = (day: DayDate, today: DayDate): string =>
   format(day, { day: 'numeric', month: 'long', ...(day.slice(0, 4) === today.slice(0, 4) ? {} : { year: 'numeric' }) });
 
+/** The day of the week: 0 for Sunday. */
+export const weekdayOf = (day: DayDate): number => new Date(`${day}T00:00:00Z`).getUTCDay();
+
 export const weekdayShort = (day: DayDate): string => format(day, { weekday: 'short' });
 
 /** A date as short as it stays clear seen from today: "today", "Thu", "2 Oct", "2 Oct 2024". */

@@ -5,6 +5,7 @@ import { DataSource, type EntityManager } from 'typeorm';
 import { entities } from '../entities';
 import { Foundations1790000000000 } from '../migrations/1790000000000-foundations';
 import { Structure1790000100000 } from '../migrations/1790000100000-structure';
+import { Writing1790000200000 } from '../migrations/1790000200000-writing';
 import { WriteQueue } from './writeQueue';
 
 export type RawDatabase = BetterSqlite3.Database;
@@ -32,7 +33,7 @@ export class Database {
       type: 'better-sqlite3',
       database: file,
       entities,
-      migrations: [Foundations1790000000000, Structure1790000100000],
+      migrations: [Foundations1790000000000, Structure1790000100000, Writing1790000200000],
       synchronize: false,
       prepareDatabase: (connection: RawDatabase) => {
         writer = connection;

@@ -74,6 +74,11 @@ export interface Entry {
   season: Exclude<Season, 'now'> | null;
   /** 1 when the page shows the pages beneath it as leaves. */
   showsLeaves: 0 | 1;
+  /** 1 when pages can be made from this one. */
+  isTemplate: 0 | 1;
+  /** The template of pages made in here, and the one this page was made from. */
+  templateId: string | null;
+  madeFrom: string | null;
   /** Pages and sections beneath at any depth, leaving out what is in the bin below this entry. */
   pagesBeneath: number;
   sectionsBeneath: number;
@@ -101,6 +106,9 @@ export const EntryEntity = new EntitySchema<Entry>({
     deletedAt: { type: 'text', nullable: true },
     season: { type: 'text', nullable: true },
     showsLeaves: { type: 'integer' },
+    isTemplate: { type: 'integer', default: 0 },
+    templateId: { type: 'text', nullable: true },
+    madeFrom: { type: 'text', nullable: true },
     pagesBeneath: { type: 'integer' },
     sectionsBeneath: { type: 'integer' },
   },

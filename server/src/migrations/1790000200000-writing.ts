@@ -6,6 +6,7 @@ const STATEMENTS = [
   `CREATE TABLE attachments (
     id TEXT PRIMARY KEY, ownerId TEXT NOT NULL REFERENCES accounts(id) ON DELETE CASCADE,
     hash TEXT NOT NULL, name TEXT NOT NULL, media TEXT NOT NULL, size INTEGER NOT NULL, madeAt TEXT NOT NULL,
+    unusedSince TEXT,
     UNIQUE (ownerId, hash)
   ) STRICT, WITHOUT ROWID`,
   `CREATE INDEX attachments_by_hash ON attachments(hash)`,
@@ -20,6 +21,10 @@ const STATEMENTS = [
   `ALTER TABLE entries ADD COLUMN templateId TEXT`,
   // The template that a page was made from.
   `ALTER TABLE entries ADD COLUMN madeFrom TEXT`,
+  // What a day begins with, from when it was first shown until it is written: all windows must begin alike.
+  `CREATE TABLE daySeeds (
+    pageId TEXT PRIMARY KEY, ownerId TEXT NOT NULL REFERENCES accounts(id) ON DELETE CASCADE, json TEXT NOT NULL
+  ) STRICT, WITHOUT ROWID`,
   `CREATE INDEX entries_templates ON entries(ownerId) WHERE isTemplate = 1`,
   `CREATE INDEX entries_made_from ON entries(madeFrom) WHERE madeFrom IS NOT NULL`,
 ];

@@ -1,6 +1,8 @@
 import { Router } from 'express';
 import Joi from 'joi';
+import { MAX_BLOCKS, MAX_DEPTH } from '@glossarion/core/document';
 import { ENTRY_KINDS, MAX_ACTS, MAX_NAME, ORNAMENTS, PIGMENTS, SEASONS, type Act } from '@glossarion/core/outline';
+import { SEND_FORMS } from '@glossarion/core/parts';
 import type { Services } from '../services';
 import { id, line, route } from './route';
 
@@ -11,6 +13,7 @@ const ornament = Joi.string()
 const description = line(2000);
 const parentId = id.allow(null).required();
 const afterId = id.allow(null);
+const blockIds = Joi.array().items(id).max(MAX_BLOCKS).required();
 
 /** What each act must say. */
 const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
@@ -25,9 +28,22 @@ const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
     ornament,
     description,
     overviewOf: id,
+    from: Joi.object({
+      templateId: id.required(),
+      date: line(100).required(),
+      time: line(40).required(),
+      answers: Joi.object().pattern(line(200), line(2000)).max(40).default({}),
+    }),
   },
   name: { name: line(MAX_NAME).required() },
-  describe: { pigment, ornament, description, showsLeaves: Joi.boolean() },
+  describe: {
+    pigment,
+    ornament,
+    description,
+    showsLeaves: Joi.boolean(),
+    isTemplate: Joi.boolean(),
+    templateId: id.allow(null),
+  },
   place: { parentId, afterId },
   putBack: {
     parentId,
@@ -46,6 +62,40 @@ const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
   duplicate: { copyId: id.required() },
   pin: { afterId },
   unpin: {},
+  unmake: {},
+  putBlocks: {
+    afterId: afterId.required(),
+    nodes: Joi.array().items(Joi.object().unknown()).max(MAX_BLOCKS).required(),
+  },
+  dropBlocks: { blockIds },
+  moveBlocks: {
+    blocks: Joi.array()
+      .items(
+        Joi.object({
+          id: id.required(),
+          from: id.required(),
+          to: id.required(),
+          afterId: afterId.required(),
+          depth: Joi.number().integer().min(0).max(MAX_DEPTH).required(),
+        }),
+      )
+      .max(MAX_BLOCKS)
+      .required(),
+  },
+  addFormer: { blockId: id.required(), formerIds: blockIds },
+  removeFormer: { blockId: id.required(), formerIds: blockIds },
+  lift: { blockIds, pageId: id.required(), parentId: id.required() },
+  split: { parentId: id.required(), seed: id.required() },
+  foldBack: {},
+  send: {
+    toId: id.required(),
+    blockIds,
+    at: Joi.alternatives(Joi.string().valid('head', 'end'), id).required(),
+    form: Joi.string()
+      .valid(...SEND_FORMS)
+      .required(),
+    seed: id.required(),
+  },
 };
 
 const act = Joi.alternatives().conditional(Joi.ref('.do'), {
@@ -74,7 +124,7 @@ export function actRoutes({ acts, entries, find, notices }: Services): Router {
     async ({ account, body }) => {
       const wanted = (body as { acts: Act[] }).acts;
       const { undo, touched } = await acts.perform(account.id, wanted);
-      if (wanted.some((each) => each.do === 'duplicate')) find.forget(account.id);
+      if (wanted.some(({ do: name }) => MAKES_MANY.has(name))) find.forget(account.id);
       else for (const each of touched) find.note(account.id, each);
       notices.send(account.id, { pageId: touched.length === 1 ? touched[0]! : null, changed: changedBy(wanted) });
       return { undo, targets: entries.targets(account.id, touched) };
@@ -82,6 +132,9 @@ export function actRoutes({ acts, entries, find, notices }: Services): Router {
   );
   return router;
 }
+
+/** Acts that make or take away more pages than they name. */
+const MAKES_MANY = new Set<Act['do']>(['duplicate', 'split', 'unmake']);
 
 /** Renaming and pinning leave what points where as it was. */
 function changedBy(acts: readonly Act[]): ('title' | 'links' | 'outline' | 'desk')[] {

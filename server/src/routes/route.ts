@@ -22,6 +22,8 @@ export interface RouteOptions {
   params?: Joi.ObjectSchema;
   query?: Joi.ObjectSchema;
   body?: Joi.ObjectSchema;
+  /** The body is no JSON; the handler reads it. */
+  hasOwnBody?: boolean;
   /** Open to those who are not signed in. */
   isOpen?: boolean;
 }
@@ -49,7 +51,7 @@ export function route(router: Router, options: RouteOptions, handler: Handler): 
         session,
         params: checked(options.params, request.params),
         query: checked(options.query, request.query),
-        body: checked(options.body, request.body),
+        body: options.hasOwnBody ? undefined : checked(options.body, request.body),
       } as Asked;
       const result = await handler(asked, request, response);
       if (response.headersSent) return;

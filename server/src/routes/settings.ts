@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { DESK_PARTS, DESK_SIZES } from '@glossarion/core/desk';
 import type { Services } from '../services';
 import { Problem } from '../problem';
-import { route } from './route';
+import { id, route } from './route';
 
 const arrangement = Joi.array()
   .items(
@@ -26,6 +26,13 @@ const SETTINGS: Record<string, Joi.Schema> = {
   letters: Joi.boolean().strict(),
   /** The arrangement of the Desk on a phone and on a wide screen; null: as shipped, or as on the other. */
   desk: Joi.object({ phone: arrangement.allow(null).required(), wide: arrangement.allow(null).required() }),
+  /** The templates that days begin with. */
+  dayTemplates: Joi.object({
+    every: id.allow(null).required(),
+    weekdays: Joi.object()
+      .pattern(Joi.string().valid('0', '1', '2', '3', '4', '5', '6'), id.allow(null))
+      .required(),
+  }),
 };
 
 export function settingRoutes({ settings, notices }: Services): Router {

@@ -10,6 +10,7 @@ import {
   type PlacedEntry,
 } from '@glossarion/core/outline';
 import { overviewBody } from '@glossarion/core/overview';
+import { firstLineId } from '@glossarion/core/parts';
 import type { Database } from '../database/database';
 import { EntryEntity, type Entry } from '../entities';
 import { notFound, Problem } from '../problem';
@@ -18,7 +19,9 @@ import type { Accepted, Documents } from './documents';
 import { duplicate } from './duplicate';
 import type { FactWriter } from './facts';
 import { nearestPlace } from './nearestPlace';
+import * as parts from './parts';
 import { pin, unpin } from './pins';
+import { fillTemplate, type FilledTemplate } from './templates';
 
 /** What one act works with: one transaction of one owner. */
 export interface ActContext {
@@ -31,6 +34,8 @@ export interface ActContext {
   /** Pages whose documents were changed, to be told to their windows once all is stored. */
   accepted: Accepted[];
   documents: Documents;
+  /** Does another act within the same transaction; gives what takes it back. */
+  perform: (act: Act) => Promise<Act[]>;
 }
 
 export interface ActResult {
@@ -41,7 +46,11 @@ export interface ActResult {
   accepted: Accepted[];
 }
 
-type Performer<K extends ActKind> = (act: Extract<Act, { do: K }>, context: ActContext) => Promise<Act[]> | Act[];
+/** Does one kind of act; gives the acts that take it back. */
+export type Performer<K extends ActKind> = (
+  act: Extract<Act, { do: K }>,
+  context: ActContext,
+) => Promise<Act[]> | Act[];
 
 const own = (context: ActContext, id: string): Entry => {
   const entry = context.database.writer
@@ -75,13 +84,14 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
     if (present) throw notFound();
     if (act.parentId !== null) ownButNoDay(context, act.parentId);
     const { orderKey } = planPlace(outline, act, act);
+    const filled = act.from ? fillTemplate(database.writer, ownerId, act, act.from) : null;
     const entry = {
       id: act.id,
       ownerId,
       kind: act.kind,
       parentId: act.parentId,
       orderKey,
-      name: act.name,
+      name: filled?.title ?? act.name,
       pigment: act.pigment ?? (act.kind === 'notebook' ? ('lapis' as const) : null),
       ornament: act.ornament ?? null,
       description: act.description ?? '',
@@ -93,19 +103,17 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
       deletedAt: null,
       season: null,
       showsLeaves: 0 as const,
+      isTemplate: 0 as const,
+      madeFrom: act.from?.templateId ?? null,
       pagesBeneath: 0,
       sectionsBeneath: 0,
     };
     await manager.insert(EntryEntity, entry);
     const { row } = await manager.findOneByOrFail(EntryEntity, { id: act.id });
     if (act.kind === 'page') {
-      if (act.overviewOf) own(context, act.overviewOf);
-      const first = namedId(act.id, 'first');
-      const body: BodyJson = act.overviewOf
-        ? overviewBody(namedId(act.id, 'overview'), first, act.overviewOf)
-        : emptyBody(first);
+      const body = beginning(act, context, filled);
       database.writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(act.id, JSON.stringify(body));
-      facts.write({ row, id: act.id, indexed: null }, act.name, body, null);
+      facts.write({ row, id: act.id, indexed: null }, entry.name, body, null);
     } else {
       facts.writeName(row, act.name);
     }
@@ -125,13 +133,16 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   },
 
   describe: async (act, context) => {
-    const { id, pigment, ornament, description, showsLeaves } = act;
+    const { id, pigment, ornament, description, showsLeaves, isTemplate, templateId } = act;
     const entry = ownButNoDay(context, id);
+    if (templateId) own(context, templateId);
     const changes = {
       ...(pigment !== undefined && { pigment }),
       ...(ornament !== undefined && { ornament }),
       ...(description !== undefined && { description }),
       ...(showsLeaves !== undefined && { showsLeaves: showsLeaves ? (1 as const) : (0 as const) }),
+      ...(isTemplate !== undefined && { isTemplate: isTemplate ? (1 as const) : (0 as const) }),
+      ...(templateId !== undefined && { templateId }),
     };
     if (Object.keys(changes).length === 0) throw new Problem(400, 'Nothing was asked to be changed.');
     await context.manager.update(EntryEntity, { id }, changes);
@@ -143,6 +154,8 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
         ...(ornament !== undefined && { ornament: entry.ornament }),
         ...(description !== undefined && { description: entry.description }),
         ...(showsLeaves !== undefined && { showsLeaves: entry.showsLeaves === 1 }),
+        ...(isTemplate !== undefined && { isTemplate: entry.isTemplate === 1 }),
+        ...(templateId !== undefined && { templateId: entry.templateId }),
       },
     ];
   },
@@ -210,7 +223,26 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   },
 
   unpin: (act, context) => unpin(context, act.id),
+
+  ...parts,
 };
+
+/** What a page that is made begins with. */
+function beginning(act: Extract<Act, { do: 'make' }>, context: ActContext, filled: FilledTemplate | null): BodyJson {
+  if (filled) return filled.body;
+  const first = firstLineId(act.id);
+  if (!act.overviewOf) return emptyBody(first);
+  own(context, act.overviewOf);
+  return overviewBody(namedId(act.id, 'overview'), first, act.overviewOf);
+}
+
+/** The entries an act is about. */
+function idsOf(act: Act): string[] {
+  if (act.do === 'duplicate') return [act.copyId];
+  if (act.do === 'lift') return [act.id, act.pageId];
+  if (act.do === 'send') return [act.id, act.toId];
+  return [act.id];
+}
 
 /** Does structural acts: all of a list in one transaction, or none. */
 export class Acts {
@@ -234,19 +266,19 @@ export class Acts {
           now: new Date().toISOString(),
           accepted,
           documents: this.documents,
+          perform: async (act) => {
+            if ('name' in act && act.name.length > MAX_NAME) throw new Problem(400, 'That name is too long.');
+            return (PERFORMERS[act.do] as Performer<ActKind>)(act as never, context);
+          },
         };
-        for (const act of acts) {
-          if ('name' in act && act.name.length > MAX_NAME) throw new Problem(400, 'That name is too long.');
-          const performer = PERFORMERS[act.do] as Performer<ActKind>;
-          undo.unshift(...(await performer(act as never, context)));
-        }
+        for (const act of acts) undo.unshift(...(await context.perform(act)));
       });
     } catch (error) {
       for (const each of accepted) this.documents.forget(each.pageId);
       throw error;
     }
     for (const each of accepted) this.documents.tell(each);
-    const touched = [...new Set(acts.map((act) => (act.do === 'duplicate' ? act.copyId : act.id)))];
+    const touched = [...new Set(acts.flatMap(idsOf).concat(accepted.map(({ pageId }) => pageId)))];
     return { undo, touched, accepted };
   }
 

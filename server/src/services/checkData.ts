@@ -50,6 +50,11 @@ export function checkData(database: RawDatabase): Disagreement[] {
       facts.tags,
     );
     expect(
+      'Attachments',
+      rows('SELECT blockId, fileId FROM fileUses WHERE pageId = ? ORDER BY blockId', page.id),
+      [...facts.files].sort((one, other) => (one.blockId < other.blockId ? -1 : 1)),
+    );
+    expect(
       'Former ids',
       rows('SELECT formerId, blockId FROM formerIds WHERE pageId = ? ORDER BY formerId', page.id),
       [...facts.formerIds].sort((one, other) => (one.formerId < other.formerId ? -1 : 1)),

@@ -15,9 +15,10 @@ import {
   type BodyJson,
   type Range,
 } from '@glossarion/core/document';
-import { dayId, dayTemplate } from '@glossarion/core/journal';
+import { dayId } from '@glossarion/core/journal';
 import { orderBetween } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
+import { dayBeginning, rememberBeginning } from './dayBeginnings';
 import { EntryEntity, type Entry } from '../entities';
 import { notFound } from '../problem';
 import type { EntityManager } from 'typeorm';
@@ -103,7 +104,10 @@ export class Documents {
     vector: Uint8Array | null,
   ): Promise<{ epoch: number; update: Uint8Array; vector: Uint8Array }> {
     if (day !== null && dayId(ownerId, day) === pageId && !this.entries.exists(pageId)) {
-      const update = seedDocument(pageId, '', dayTemplate(pageId));
+      const { writer } = this.database;
+      const body = dayBeginning(writer, ownerId, pageId, day);
+      await this.database.write(() => rememberBeginning(writer, ownerId, pageId, body));
+      const update = seedDocument(pageId, '', body);
       return { epoch: 1, update, vector: Y.encodeStateVectorFromUpdate(update) };
     }
     const page = await this.database.write(() => this.load(ownerId, pageId));
@@ -156,6 +160,22 @@ export class Documents {
       pageId,
       null,
       edited((document) => writeTitle(document, title)),
+    );
+  }
+
+  /** A page's body as the transaction sees it. */
+  bodyWithin(ownerId: string, pageId: string): BodyJson {
+    return readBody(this.load(ownerId, pageId).document);
+  }
+
+  /** Gives a page another body within a transaction of somebody else's. */
+  async rewriteWithin(manager: EntityManager, ownerId: string, pageId: string, body: BodyJson): Promise<Accepted> {
+    return this.storeWithin(
+      manager,
+      ownerId,
+      pageId,
+      null,
+      edited((document) => writeBody(document, body)),
     );
   }
 
@@ -254,7 +274,8 @@ export class Documents {
   private async makeDay(ownerId: string, pageId: string, day: string): Promise<void> {
     const { writer } = this.database;
     if (writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(pageId)) return;
-    this.makeDayRow(ownerId, pageId, day, dayTemplate(pageId));
+    this.makeDayRow(ownerId, pageId, day, dayBeginning(writer, ownerId, pageId, day));
+    writer.prepare('DELETE FROM daySeeds WHERE pageId = ?').run(pageId);
   }
 
   /** Makes a day's page with this body. Within a transaction. */

@@ -29,6 +29,7 @@ export class FactWriter {
     this.writeBlocks(page.id, previous?.blocks ?? [], facts.blocks);
     this.writeRows('links', ['blockId', 'position', 'target', 'words'], page.id, previous?.links, facts.links);
     this.writeRows('tags', ['blockId', 'position', 'name', 'tag'], page.id, previous?.tags, facts.tags);
+    this.writeRows('fileUses', ['blockId', 'fileId'], page.id, previous?.files, facts.files);
     this.writeRows('formerIds', ['formerId', 'blockId'], page.id, previous?.formerIds, facts.formerIds);
     this.run(
       'UPDATE entries SET firstWords = ?, wordCount = ? WHERE id = ?',

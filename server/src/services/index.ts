@@ -3,6 +3,7 @@ import type { Config } from '../config';
 import { Database } from '../database/database';
 import { Accounts } from './accounts';
 import { Acts } from './acts';
+import { Attachments } from './attachments';
 import { Bin } from './bin';
 import { OutlineReader } from './contents';
 import { DeskReader } from './desk';
@@ -15,6 +16,7 @@ import { Journal } from './journal';
 import { Margin } from './margin';
 import { Notices } from './notices';
 import { Settings } from './settings';
+import { Templates } from './templates';
 
 /** Everything the routes and the socket work with. */
 export interface Services {
@@ -25,9 +27,11 @@ export interface Services {
   entries: Entries;
   outline: OutlineReader;
   acts: Acts;
+  attachments: Attachments;
   bin: Bin;
   desk: DeskReader;
   settings: Settings;
+  templates: Templates;
   documents: Documents;
   margin: Margin;
   journal: Journal;
@@ -56,9 +60,11 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     entries,
     outline: new OutlineReader(database, entries),
     acts: new Acts(database, documents, facts),
+    attachments: new Attachments(database, config),
     bin: new Bin(database, entries, documents),
     desk: new DeskReader(database, entries),
     settings: new Settings(database),
+    templates: new Templates(database),
     documents,
     margin: new Margin(database, entries),
     journal: new Journal(database),

@@ -1,6 +1,7 @@
-import { addDays, dayId, dayTemplate, dayTitle } from '@glossarion/core/journal';
+import { addDays, dayId, dayTitle } from '@glossarion/core/journal';
 import type { BodyJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
+import { dayBeginning } from './dayBeginnings';
 
 export interface DayPage {
   day: string;
@@ -31,7 +32,7 @@ export class Journal {
       day,
       pageId,
       title: dayTitle(day),
-      body: dayTemplate(pageId),
+      body: dayBeginning(this.database.writer, ownerId, pageId, day),
       wordCount: 0,
       pointing: 0,
       isStored: false,

@@ -21,8 +21,17 @@ export interface TestedServer extends Running {
 }
 
 /** A real server on a real database file, for one test file. */
-export async function makeServer(folder = mkdtempSync(path.join(os.tmpdir(), 'glossarion-'))): Promise<TestedServer> {
-  const config = readConfig({ PORT: '0', GLOSSARION_DATA: folder, GLOSSARION_LOG: 'silent', GLOSSARION_APP: folder });
+export async function makeServer(
+  folder = mkdtempSync(path.join(os.tmpdir(), 'glossarion-')),
+  settings: NodeJS.ProcessEnv = {},
+): Promise<TestedServer> {
+  const config = readConfig({
+    PORT: '0',
+    GLOSSARION_DATA: folder,
+    GLOSSARION_LOG: 'silent',
+    GLOSSARION_APP: folder,
+    ...settings,
+  });
   const running = await start({ ...config, port: 0 });
   const url = `http://127.0.0.1:${running.port}`;
   let made = 0;

@@ -1,0 +1,70 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { Problem } from '../problem';
+import type { Services } from '../services';
+import { line, route, withId } from './route';
+
+/** What a browser may show in place. Everything else is handed over as a file. */
+const SHOWN = /^(?:image\/(?:png|jpeg|gif|webp|avif|apng|svg\+xml)|audio\/[\w.+-]+|application\/pdf)$/u;
+
+/** Nothing in a file may run, load or be framed elsewhere. A browser's own PDF viewer does not work in a sandbox. */
+const policy = (media: string): string =>
+  `default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'self'${media === 'application/pdf' ? '' : '; sandbox'}`;
+
+/** How a stream says that its other end has gone. */
+const CUT_OFF = new Set(['ERR_STREAM_PREMATURE_CLOSE', 'ECONNRESET', 'ECONNABORTED']);
+
+const YEAR = 31_536_000;
+
+/** Attachments: taken in as they are sent, handed out to their owner alone. */
+export function fileRoutes({ attachments }: Services): Router {
+  const router = Router();
+
+  route(
+    router,
+    {
+      method: 'post',
+      path: '/files',
+      summary: 'Takes in a file, which is sent as the body; the same content is stored once.',
+      query: Joi.object({ name: line(300).required() }),
+      hasOwnBody: true,
+    },
+    async ({ account, query }, request) => {
+      try {
+        return await attachments.take(account.id, (query as { name: string }).name, request);
+      } catch (error) {
+        if (CUT_OFF.has(String((error as NodeJS.ErrnoException).code))) {
+          throw new Problem(400, 'The file did not arrive whole.');
+        }
+        throw error;
+      }
+    },
+  );
+
+  for (const address of ['/files/:id', '/files/:id/:name']) {
+    route(
+      router,
+      {
+        method: 'get',
+        path: address,
+        summary: 'A file, shown in place where that is safe.',
+        params: withId.append({ name: Joi.string().max(600) }),
+      },
+      async ({ account, params }, _request, response) => {
+        const { name, media, path } = attachments.own(account.id, params.id!);
+        const disposition = SHOWN.test(media) ? 'inline' : 'attachment';
+        response.setHeader('Content-Type', media.startsWith('text/') ? `${media}; charset=utf-8` : media);
+        response.setHeader(
+          'Content-Disposition',
+          `${disposition}; filename*=UTF-8''${encodeURIComponent(name).replace(/['()*]/gu, escape)}`,
+        );
+        response.setHeader('Content-Security-Policy', policy(media));
+        response.setHeader('Cache-Control', `private, immutable, max-age=${YEAR}`);
+        await new Promise<void>((resolve, reject) => {
+          response.sendFile(path, { cacheControl: false, etag: false }, (error) => (error ? reject(error) : resolve()));
+        });
+      },
+    );
+  }
+  return router;
+}
