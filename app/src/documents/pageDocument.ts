@@ -1,3 +1,4 @@
+import { ySyncPluginKey } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
 
 /** One page's document in this window. When it is started afresh it gets a new Yjs document and tells so. */
@@ -12,6 +13,7 @@ export class PageDocument {
   /** The beginning of a day that was begun without the server and has to be sent along. */
   seed: Uint8Array | null = null;
   users = 0;
+  private undo: { document: Y.Doc; manager: Y.UndoManager } | null = null;
   private listeners = new Set<() => void>();
   private version = 0;
 
@@ -19,6 +21,17 @@ export class PageDocument {
     readonly pageId: string,
     readonly day: string | null,
   ) {}
+
+  /** What this window wrote on the page during the visit, and can take back; what others write is left alone. */
+  get undoManager(): Y.UndoManager {
+    if (this.undo?.document !== this.document) {
+      const manager = new Y.UndoManager(this.document.getXmlFragment('body'), {
+        trackedOrigins: new Set([ySyncPluginKey]),
+      });
+      this.undo = { document: this.document, manager };
+    }
+    return this.undo.manager;
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);

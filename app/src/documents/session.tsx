@@ -13,6 +13,12 @@ interface Shelf {
   dropKept: (id: number) => Promise<void>;
 }
 
+let openLibrary: Library | null = null;
+
+/** Resolves when all that was typed in this window is stored on the server; false when it can't be in that time. */
+export const settleDocuments = (milliseconds: number): Promise<boolean> =>
+  openLibrary?.settle(milliseconds) ?? Promise.resolve(false);
+
 const ShelfContext = createContext<Shelf | null>(null);
 
 const TAGS = {
@@ -58,10 +64,12 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
         onSignedOut: () => store.dispatch(api.util.invalidateTags(['Session'])),
       });
       readKept();
+      openLibrary = library;
       setOpened({ library, local });
     });
     return () => {
       isGone = true;
+      if (openLibrary === library) openLibrary = null;
       library?.close();
     };
   }, [accountId]);

@@ -3,6 +3,8 @@ import type { MarkJson, NodeJson } from '@glossarion/core/document';
 import { isSafeAddress } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
 import { overviewOf } from '@glossarion/core/overview';
+import { fileAddress, sizeWords } from '../features/attachments/upload';
+import { PageCard } from '../features/cards/PageCard';
 import { OverviewList } from '../features/overview/OverviewList';
 import { openTarget } from '../features/shell/navigation';
 import { linkWords } from '../features/trail/words';
@@ -10,7 +12,7 @@ import { useAppSelector } from '../state/store';
 
 /** Bodies and lines shown without an editor: earlier days, glosses, previews. One small part for each node and mark. */
 
-const ITEMS = new Set(['bulleted', 'numbered', 'todo']);
+const ITEMS = new Set(['bulleted', 'numbered', 'todo', 'fold']);
 
 function LinkText({ target, words }: { target: string; words: string | null }) {
   const known = useAppSelector((state) => state.targets.known[target]);
@@ -98,6 +100,47 @@ function words(node: NodeJson): ReactNode {
   }
 }
 
+const style = (node: NodeJson) => ({ '--depth': Number(node.attrs?.depth ?? 0) }) as React.CSSProperties;
+
+/** Attachments and cards, as they stand in a page that is only read. */
+const SOLIDS: Record<string, (node: NodeJson) => ReactNode> = {
+  picture: ({ attrs, ...node }) => (
+    <figure className="picture" data-block={attrs?.id as string} style={style({ attrs, ...node })}>
+      {attrs?.file ? (
+        <img
+          src={fileAddress(String(attrs.file), String(attrs.name))}
+          alt={String(attrs.alt || attrs.caption || attrs.name)}
+          style={{ width: attrs.width ? `${Number(attrs.width)}%` : undefined }}
+          loading="lazy"
+        />
+      ) : null}
+      {attrs?.caption ? <figcaption className="caption">{String(attrs.caption)}</figcaption> : null}
+    </figure>
+  ),
+  file: ({ attrs, ...node }) => {
+    const address = fileAddress(String(attrs?.file), String(attrs?.name));
+    return (
+      <div className="file" data-block={attrs?.id as string} style={style({ attrs, ...node })}>
+        {String(attrs?.media).startsWith('audio/') && (
+          <audio controls preload="none" src={address} aria-label={String(attrs?.name)} />
+        )}
+        <div className="file-line">
+          <a href={address} target="_blank" rel="noopener">
+            {String(attrs?.name || 'File')}
+          </a>
+          <span>{sizeWords(Number(attrs?.size))}</span>
+        </div>
+        {attrs?.caption ? <div className="caption">{String(attrs.caption)}</div> : null}
+      </div>
+    );
+  },
+  card: (node) => (
+    <div className="card-block" data-block={node.attrs?.id as string} style={style(node)}>
+      <PageCard target={String(node.attrs?.target)} onOpen={openTarget} />
+    </div>
+  ),
+};
+
 export type Tick = (node: NodeJson) => void;
 
 interface BlockTextProps {
@@ -114,6 +157,7 @@ export function BlockText({ node, onTick, content = [] }: BlockTextProps) {
     className: 'block',
     'data-depth': depth ?? 0,
     'data-block': id ?? undefined,
+    'data-tint': (node.attrs?.tint as string | null) ?? undefined,
     style: { '--depth': depth ?? 0 } as React.CSSProperties,
   };
   if (node.type === 'divider') return <hr {...shared} className="divider" />;
@@ -127,6 +171,8 @@ export function BlockText({ node, onTick, content = [] }: BlockTextProps) {
     );
   }
   if (node.type === 'table') return <TableText node={node} />;
+  const solid = SOLIDS[node.type];
+  if (solid) return solid(node);
   if (node.type === 'overview') {
     return <OverviewList overview={overviewOf(node.attrs)} content={content} onOpen={openTarget} />;
   }

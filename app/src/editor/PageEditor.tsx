@@ -1,9 +1,10 @@
 import { EditorContent, useEditor } from '@tiptap/react';
 import type { Editor } from '@tiptap/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import type { TrailStep } from '@glossarion/core/outline';
+import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
 import { InsertMenu } from './InsertMenu';
 import { LinkPicker } from './LinkPicker';
@@ -28,6 +29,10 @@ export interface PageEditorProps {
   onOpen: (target: string, isBeside: boolean) => void;
   /** Called a moment after the text has changed, and once when it is first shown. */
   onBody?: (body: BodyJson) => void;
+  /** The element the text stands in, beside which its tools are set. */
+  text: RefObject<HTMLElement | null>;
+  /** Whether it is the page of the screen, and not one beside it. */
+  isMain?: boolean;
   /** The id of the block to put the cursor in once shown; `start` for the first. */
   focus?: string | null;
 }
@@ -35,7 +40,17 @@ export interface PageEditorProps {
 const BODY_AFTER = 250;
 
 /** A page's text, for writing. Everything the rest of the app knows of the editor goes through these properties. */
-export function PageEditor({ page, place, label, placeholder, onOpen, onBody, focus }: PageEditorProps) {
+export function PageEditor({
+  page,
+  place,
+  label,
+  placeholder,
+  onOpen,
+  onBody,
+  focus,
+  text,
+  isMain = true,
+}: PageEditorProps) {
   const [linkQuery, setLinkQuery] = useState<TypedQuery | null>(null);
   const [insertQuery, setInsertQuery] = useState<TypedQuery | null>(null);
   const picker = useRef<PickerHandle>(null);
@@ -95,6 +110,7 @@ export function PageEditor({ page, place, label, placeholder, onOpen, onBody, fo
   return (
     <>
       <EditorContent editor={editor} />
+      {editor && <EditorTools editor={editor} pageId={place.pageId} text={text} isMain={isMain} />}
       {editor && linkQuery && <LinkPicker handle={picker} editor={editor} query={linkQuery} place={place} />}
       {editor && insertQuery && !linkQuery && (
         <InsertMenu handle={picker} editor={editor} query={insertQuery} place={place} />

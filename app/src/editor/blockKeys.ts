@@ -1,6 +1,7 @@
 import { Extension, type Editor } from '@tiptap/core';
 import { Plugin, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { newId } from '@glossarion/core/document';
+import { actedRange, choose } from './chosen';
 import { indent, moveLine, tick } from './outline';
 
 type Edit = (state: EditorState) => Transaction | null;
@@ -11,13 +12,15 @@ const run = (editor: Editor, edit: Edit): boolean => {
   return transaction !== null;
 };
 
-const GOES_ON = new Set(['bulleted', 'numbered', 'todo', 'quote']);
+const GOES_ON = new Set(['bulleted', 'numbered', 'todo', 'quote', 'note']);
 
 /** Enter: a new line after, of the kind that goes on; an empty item steps out instead. */
 const enter: Edit = (state) => {
   const { $from } = state.selection;
   const node = $from.parent;
-  if (node.type.name !== 'block' || $from.depth !== 1) return null;
+  if (node.type.spec.code && state.selection.empty) return leaveCode(state) ?? codeLine(state);
+  if (node.type.name !== 'block') return null;
+  if ($from.depth !== 1) return enterInCell(state);
   const { kind, depth } = node.attrs as { kind: string; depth: number };
   if (state.selection.empty && node.content.size === 0 && (kind !== 'paragraph' || depth > 0)) {
     return depth > 0
@@ -37,6 +40,7 @@ const enter: Edit = (state) => {
     level: null,
     state: kind === 'todo' ? 'open' : null,
     formerIds: null,
+    folded: null,
     kept: null,
   };
   if (state.selection.empty && $from.parentOffset === 0 && node.content.size > 0) {
@@ -57,6 +61,38 @@ const enter: Edit = (state) => {
   transaction.split(transaction.mapping.map($from.pos), 1, [{ type: node.type, attrs: after }]);
   return transaction.scrollIntoView();
 };
+
+/** Two line ends in a row at the end of a listing step out of it. */
+function leaveCode(state: EditorState): Transaction | null {
+  const { $from } = state.selection;
+  const { parent } = $from;
+  if ($from.parentOffset !== parent.content.size || !parent.textContent.endsWith('\n')) return null;
+  const transaction = state.tr.delete($from.pos - 1, $from.pos);
+  const after = transaction.mapping.map($from.after());
+  const line = state.schema.nodes.block!.create({ id: newId(), depth: Number(parent.attrs.depth) });
+  transaction.insert(after, line);
+  return transaction.setSelection(TextSelection.create(transaction.doc, after + 1)).scrollIntoView();
+}
+
+/** A new line of a listing begins as far in as the one before. */
+function codeLine(state: EditorState): Transaction {
+  const { $from } = state.selection;
+  const before = $from.parent.textBetween(0, $from.parentOffset);
+  const indentation = /[ \t]*$/u.exec(/(?:^|\n)([ \t]*)[^\n]*$/u.exec(before)?.[1] ?? '')?.[0] ?? '';
+  return state.tr.insertText(`\n${indentation}`).scrollIntoView();
+}
+
+/** A line more in a cell; to-dos and items go on. */
+function enterInCell(state: EditorState): Transaction {
+  const { $from } = state.selection;
+  const { kind } = $from.parent.attrs as { kind: string };
+  const goesOn = GOES_ON.has(kind) && $from.parent.content.size > 0;
+  const attrs = { id: newId(), kind: goesOn ? kind : 'paragraph', state: goesOn && kind === 'todo' ? 'open' : null };
+  const transaction = state.tr.deleteSelection();
+  return transaction
+    .split(transaction.mapping.map($from.pos), 1, [{ type: $from.parent.type, attrs }])
+    .scrollIntoView();
+}
 
 const turnAt = (state: EditorState, position: number, changes: Record<string, unknown>): Transaction => {
   const node = state.doc.nodeAt(position)!;
@@ -142,8 +178,11 @@ export const BlockKeys = Extension.create({
         return tr.setSelection(TextSelection.create(tr.doc, selection.from + 2 + words.length));
       }),
       'Mod-a': () => this.editor.commands.selectAll(),
+      'Mod-Shift-x': () => this.editor.commands.toggleMark('strike'),
       Escape: () => {
-        this.editor.commands.blur();
+        const { state, view } = this.editor;
+        const { first, last } = actedRange(state);
+        view.dispatch(choose(state, first, last));
         return true;
       },
     };

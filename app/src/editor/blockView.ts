@@ -1,8 +1,9 @@
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { Block } from '@glossarion/core/document';
+import { toggleFold } from './outline';
 
-const ITEMS = new Set(['bulleted', 'numbered', 'todo']);
+const ITEMS = new Set(['bulleted', 'numbered', 'todo', 'fold']);
 
 export const isItem = (node: DocumentNode): boolean => node.type.name === 'block' && ITEMS.has(String(node.attrs.kind));
 
@@ -21,6 +22,7 @@ class BlockView implements NodeView {
   contentDOM: HTMLElement;
   private box: HTMLButtonElement | null = null;
   private note: HTMLElement | null = null;
+  private fold: HTMLButtonElement | null = null;
 
   constructor(
     private node: DocumentNode,
@@ -43,9 +45,24 @@ class BlockView implements NodeView {
       this.box.addEventListener('click', this.tick);
       this.dom.append(this.box);
     }
+    if (node.attrs.kind === 'fold') {
+      this.fold = document.createElement('button');
+      this.fold.className = 'fold';
+      this.fold.type = 'button';
+      this.fold.contentEditable = 'false';
+      this.fold.addEventListener('mousedown', (event) => event.preventDefault());
+      this.fold.addEventListener('click', this.foldOrOpen);
+      this.dom.append(this.fold);
+    }
     this.dom.append(this.contentDOM);
     this.show();
   }
+
+  private foldOrOpen = (): void => {
+    const position = this.getPos();
+    const transaction = position === undefined ? null : toggleFold(this.view.state, position);
+    if (transaction) this.view.dispatch(transaction);
+  };
 
   private tick = (): void => {
     const position = this.getPos();
@@ -60,7 +77,10 @@ class BlockView implements NodeView {
   };
 
   private show(): void {
-    const { id, kind, depth, state, level, kept } = this.node.attrs as Record<string, string | number | boolean | null>;
+    const { id, kind, depth, state, level, kept, tint, folded } = this.node.attrs as Record<
+      string,
+      string | number | boolean | null
+    >;
     const { dom } = this;
     dom.id = id ? `b-${String(id)}` : '';
     dom.dataset.kind = String(kind);
@@ -68,6 +88,10 @@ class BlockView implements NodeView {
     dom.style.setProperty('--depth', String(depth));
     if (level) dom.dataset.level = String(level);
     if (state) dom.dataset.state = String(state);
+    if (tint) dom.dataset.tint = String(tint);
+    else delete dom.dataset.tint;
+    this.fold?.setAttribute('aria-expanded', String(folded !== true));
+    this.fold?.setAttribute('aria-label', folded === true ? 'Open what is folded' : 'Fold what is beneath');
     if (isItem(this.node)) {
       dom.setAttribute('role', 'listitem');
       dom.setAttribute('aria-level', String(Number(depth) + 1));

@@ -4,14 +4,21 @@ import { Dropcursor, Gapcursor, Placeholder } from '@tiptap/extensions';
 import { documentMarks, documentNodes } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import { PastedAddresses } from './addresses';
+import { FileWithView, PictureWithView } from './attachmentViews';
 import { BlockKeys } from './blockKeys';
 import { BlockWithView } from './blockView';
+import { CardWithView } from './cardView';
+import { Chosen } from './chosen';
+import { Clipboard } from './clipboard';
+import { Folds } from './folds';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
 import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
 import { Lists } from './lists';
 import { OverviewWithView } from './overviewView';
+import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
+import { Tables } from './tables';
 import { InsertQueryWatch, LinkQueryWatch, type TypedQueryOptions } from './typedQuery';
 
 export interface EditorNeeds {
@@ -30,17 +37,29 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert }: Edit
     pageLink: PageLinkWithView,
     tag: TagWithView,
     overview: OverviewWithView.configure({ pageId: page.pageId }),
+    picture: PictureWithView,
+    file: FileWithView,
+    card: CardWithView,
   };
   return [
     ...Object.values(nodes),
     ...Object.values(documentMarks),
-    Collaboration.configure({ fragment: page.document.getXmlFragment('body') }),
+    Collaboration.configure({
+      fragment: page.document.getXmlFragment('body'),
+      // The page's own, so that undo reaches back over the whole visit.
+      yUndoOptions: { undoManager: page.undoManager } as never,
+    }),
     KeyedSync,
     Identity,
     Lists,
+    Folds,
+    Chosen.configure({ pageId: page.pageId }),
+    Tables,
     BlockKeys,
     Shortcuts,
+    Clipboard,
     PastedAddresses,
+    PageSearch,
     LinkBehaviour.configure({ onOpen }),
     LinkQueryWatch.configure(link),
     InsertQueryWatch.configure(insert),

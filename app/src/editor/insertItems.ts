@@ -1,8 +1,16 @@
 import type { Editor } from '@tiptap/core';
-import { block, newId, type NodeJson, type TaskState } from '@glossarion/core/document';
+import { newId, type NodeJson } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
 import { overviewNode, type OverviewAttributes } from '@glossarion/core/overview';
+import { pickFiles } from '../features/attachments/upload';
+import { store } from '../state/store';
+import { sheetOpened } from '../state/view';
+import { attachFiles } from './attach';
+import { KINDS } from './kinds';
+import { turnIntoCode } from './outline';
 import type { WritingPlace } from './PageEditor';
+import { putBlocksAt } from './put';
+import { tableNode } from './tables';
 
 /** Something the Insert menu offers. */
 export interface InsertItem {
@@ -13,37 +21,9 @@ export interface InsertItem {
   insert: (editor: Editor, place: WritingPlace) => void;
 }
 
-interface KindChange {
-  kind: string;
-  level?: number;
-  state?: TaskState;
-}
+const placed = () => ({ id: newId(), depth: 0, tint: null });
 
-/** Turns the line with the cursor into another kind; its words, children and id stay. */
-const turn =
-  ({ kind, level, state }: KindChange) =>
-  (editor: Editor): void => {
-    const { $from } = editor.state.selection;
-    const attrs = { ...$from.node(1).attrs, kind, level: level ?? null, state: state ?? null };
-    editor.view.dispatch(editor.state.tr.setNodeMarkup($from.before(1), undefined, attrs));
-    editor.view.focus();
-  };
-
-/** Puts a block in place of the line with the cursor when that is empty, else after it; the cursor goes after it. */
-function put(editor: Editor, node: NodeJson): void {
-  const { $from } = editor.state.selection;
-  const line = $from.node(1);
-  const isEmpty = line.content.size === 0;
-  const after = block('paragraph', []);
-  const position = isEmpty ? $from.before(1) : $from.after(1);
-  const isLast = $from.after(1) === editor.state.doc.content.size;
-  const content = isLast ? [node, after] : [node];
-  const chain = editor.chain().focus();
-  if (isEmpty) chain.insertContentAt({ from: position, to: $from.after(1) }, content).run();
-  else chain.insertContentAt(position, content).run();
-  const size = editor.state.doc.nodeAt(position)?.nodeSize ?? 0;
-  editor.commands.setTextSelection(Math.min(position + size + 1, editor.state.doc.content.size));
-}
+const put = (editor: Editor, node: NodeJson): void => void putBlocksAt(editor, [node]);
 
 const overview =
   (attributesFor: (place: WritingPlace) => Partial<OverviewAttributes>) =>
@@ -53,59 +33,80 @@ const overview =
 const nearest = (place: WritingPlace, kind: 'section' | 'notebook'): string =>
   place.trail.findLast((step) => step.kind === kind)?.id ?? place.trail[0]?.id ?? place.pageId;
 
+const attach =
+  (accept: string) =>
+  (editor: Editor): void =>
+    void pickFiles(accept).then((files) => attachFiles(editor, files));
+
 /** Overviews that were just put in here and wait for what they are to list. */
 export const awaitingChoice = new Set<string>();
 
+/** The editor that a sheet was opened from which puts something in. */
+let awaitingSheet: { editor: Editor; pageId: string } | null = null;
+
+/** Puts what a sheet made where the cursor was when it was opened. */
+export function putFromSheet(node: NodeJson): void {
+  if (awaitingSheet && !awaitingSheet.editor.isDestroyed) putBlocksAt(awaitingSheet.editor, [node]);
+}
+
 export const INSERT_ITEMS: readonly InsertItem[] = [
+  ...KINDS.map(({ turn, ...kind }) => ({
+    ...kind,
+    insert: (editor: Editor) => {
+      const transaction = turn(editor.state);
+      if (transaction) editor.view.dispatch(transaction);
+      editor.view.focus();
+    },
+  })),
   {
-    words: 'Heading',
-    detail: '## at the start of a line',
-    also: 'title h2',
-    insert: turn({ kind: 'heading', level: 2 }),
+    words: 'Table',
+    detail: 'three columns to begin with',
+    also: 'grid spreadsheet rows columns cells',
+    insert: (editor) =>
+      put(
+        editor,
+        tableNode([
+          ['', '', ''],
+          ['', '', ''],
+          ['', '', ''],
+        ]),
+      ),
   },
   {
-    words: 'Small heading',
-    detail: '### at the start of a line',
-    also: 'subheading title h3',
-    insert: turn({ kind: 'heading', level: 3 }),
+    words: 'Code',
+    detail: '``` at the start of a line',
+    also: 'program listing monospace',
+    insert: (editor) => {
+      const transaction = turnIntoCode(editor.state);
+      if (transaction) editor.view.dispatch(transaction);
+      editor.view.focus();
+    },
   },
-  {
-    words: 'To-do',
-    detail: '[] at the start of a line',
-    also: 'task tick checkbox',
-    insert: turn({ kind: 'todo', state: 'open' }),
-  },
-  {
-    words: 'Bulleted item',
-    detail: '- at the start of a line',
-    also: 'list point dash',
-    insert: turn({ kind: 'bulleted' }),
-  },
-  {
-    words: 'Numbered item',
-    detail: '1. at the start of a line',
-    also: 'list ordered',
-    insert: turn({ kind: 'numbered' }),
-  },
-  { words: 'Quote', detail: '> at the start of a line', also: 'citation', insert: turn({ kind: 'quote' }) },
-  {
-    words: 'Note box',
-    detail: 'set off from the text',
-    also: 'remark aside box warning',
-    insert: turn({ kind: 'note' }),
-  },
-  { words: 'Paragraph', detail: 'plain text', also: 'text line', insert: turn({ kind: 'paragraph' }) },
   {
     words: 'Divider',
     detail: '--- and Enter',
     also: 'rule line separator',
-    insert: (editor) => put(editor, { type: 'divider', attrs: { id: newId(), depth: 0 } }),
+    insert: (editor) => put(editor, { type: 'divider', attrs: placed() }),
+  },
+  { words: 'Picture', detail: 'picked, dropped or pasted', also: 'image photo photograph', insert: attach('image/*') },
+  { words: 'File', detail: 'a PDF, a sound, anything', also: 'attachment pdf document audio', insert: attach('') },
+  {
+    words: 'Voice note',
+    detail: 'recorded here',
+    also: 'sound audio record microphone memo',
+    insert: (editor, { pageId }) => {
+      awaitingSheet = { editor, pageId };
+      store.dispatch(sheetOpened({ for: 'voice' }));
+    },
   },
   {
-    words: 'Code',
-    detail: 'kept as typed',
-    also: 'program listing',
-    insert: (editor) => put(editor, { type: 'codeBlock', attrs: { id: newId(), depth: 0, language: null } }),
+    words: 'Page card',
+    detail: 'a page with its picture and first words',
+    also: 'preview embed link',
+    insert: (editor, { pageId }) => {
+      awaitingSheet = { editor, pageId };
+      store.dispatch(sheetOpened({ for: 'card' }));
+    },
   },
   {
     words: 'Overview of the headings here',

@@ -37,6 +37,18 @@ export const writingSheet = `
 .writing .box[aria-checked='true']::after { content: ''; position: absolute; left: 18.5px; top: 15.5px; width: 4px; height: 9px; border: solid var(--leaf); border-width: 0 2px 2px 0; transform: rotate(42deg); }
 .writing .box[aria-checked='mixed']::before { background: linear-gradient(90deg, var(--verdigris) 50%, transparent 50%); }
 .writing .box:disabled { cursor: default; }
+.writing .block[data-kind='fold'] { padding-inline-start: 28px; margin-bottom: 6px; }
+.writing .fold { position: absolute; inset-inline-start: -11px; top: -9px; width: 44px; height: 44px; padding: 0; border: 0; background: none; cursor: pointer; }
+.writing .fold::before { content: ''; position: absolute; left: 17px; top: 17px; border: solid var(--slate); border-width: 0 2px 2px 0; width: 7px; height: 7px; transform: rotate(45deg); transform-origin: 60% 60%; transition: transform .14s; }
+.writing .fold[aria-expanded='false']::before { transform: rotate(-45deg); }
+[dir='rtl'] .fold[aria-expanded='false']::before { transform: rotate(135deg); }
+.writing .folded-away { display: none; }
+.writing [data-tint] { border-radius: 3px; box-shadow: 0 0 0 5px var(--tint); background: var(--tint); }
+.writing [data-tint='ochre'] { --tint: color-mix(in srgb, var(--washOchre) 55%, transparent); } .writing [data-tint='verdigris'] { --tint: color-mix(in srgb, var(--washVerdigris) 55%, transparent); }
+.writing [data-tint='lapis'] { --tint: color-mix(in srgb, var(--washLapis) 55%, transparent); } .writing [data-tint='vermilion'] { --tint: color-mix(in srgb, var(--washVermilion) 55%, transparent); }
+.writing [data-tint='plum'] { --tint: color-mix(in srgb, var(--washPlum) 55%, transparent); }
+.writing .chosen { box-shadow: 0 0 0 4px color-mix(in srgb, var(--washLapis) 60%, transparent), -7px 0 0 0 var(--lapis); background: color-mix(in srgb, var(--washLapis) 60%, transparent); }
+[dir='rtl'] .chosen { box-shadow: 0 0 0 4px color-mix(in srgb, var(--washLapis) 60%, transparent), 7px 0 0 0 var(--lapis); }
 .writing .block[data-state='done'] .words { color: var(--soft); }
 .writing .block[data-state='dropped'] .words { color: var(--soft); text-decoration: line-through; }
 .writing .link, .writing a, .gloss a, .lines a { color: var(--verdigris); text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; cursor: pointer; }
@@ -55,12 +67,34 @@ mark[data-pigment='verdigris'] { background: var(--washVerdigris); } mark[data-p
 mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-pigment='plum'] { background: var(--washPlum); }
 .writing hr { border: 0; height: 18px; background: radial-gradient(circle, var(--soft) 1.6px, transparent 2px) center / 18px 18px repeat-x; max-width: 54px; margin: 10px auto 18px; }
 .writing hr.ProseMirror-selectednode { outline: 2px solid var(--lapis); }
-.writing table { border-collapse: collapse; font: 16px/22px ${face.interface}; font-variant-numeric: lining-nums tabular-nums; display: block; overflow-x: auto; }
-.writing th, .writing td { border: 1px solid var(--rule); border-width: 0 0 1px; padding: 5px 14px 5px 0; text-align: start; vertical-align: top; }
+.writing .tableWrapper { overflow-x: auto; margin: 0 0 14px; margin-inline-start: calc(var(--depth, 0) * 26px); padding: 1px; scroll-margin: 90px; }
+.writing table { border-collapse: collapse; font: 16px/22px ${face.interface}; font-variant-numeric: lining-nums tabular-nums; min-width: 100%; margin: 0; }
+.writing.still table { display: block; overflow-x: auto; margin: 0 0 14px; min-width: 0; }
+.writing table.sized { table-layout: fixed; } .writing .tableWrapper table:not(.sized) { min-width: 100% !important; }
+.writing th, .writing td { position: relative; border: 1px solid var(--rule); border-width: 0 0 1px; padding: 6px 14px 6px 6px; text-align: start; vertical-align: top; min-width: 40px; }
+.writing [contenteditable=true] table td, .writing[contenteditable=true] td, .writing[contenteditable=true] th { border-width: 1px; }
+.writing td[align='center'], .writing th[align='center'] { text-align: center; } .writing td[align='right'], .writing th[align='right'] { text-align: end; }
+.writing th { background: color-mix(in srgb, var(--ground) 60%, transparent); }
+.writing .selectedCell { background: color-mix(in srgb, var(--washLapis) 55%, transparent); }
+.writing .column-resize-handle { position: absolute; right: -2px; top: 0; bottom: 0; width: 3px; background: var(--lapis); pointer-events: none; z-index: 2; }
+.writing.resize-cursor { cursor: col-resize; }
+.writing td .block, .writing th .block { padding-inline-start: 0; } .writing td .block[data-kind='todo'], .writing td .block[data-kind='bulleted'], .writing td .block[data-kind='numbered'] { padding-inline-start: 26px; }
 .writing th { font-weight: 700; border-bottom-color: var(--soft); }
 .writing td .block, .writing th .block { margin: 0; } .writing td .words, .writing th .words { min-height: 22px; }
 .writing .is-editor-empty:first-child .words::before, .writing .block.is-empty .words[data-placeholder]::before { color: var(--soft); }
 .writing .is-empty.is-editor-empty::before { content: attr(data-placeholder); position: absolute; color: var(--soft); font-style: italic; pointer-events: none; }
+.writing .picture, .writing .file, .writing .card-block { margin: 0 0 14px; margin-inline-start: calc(var(--depth, 0) * 26px); scroll-margin: 90px; }
+.writing .picture img { display: block; max-width: 100%; height: auto; border-radius: 2px; } .writing .picture-coming { padding: 28px; background: var(--ground); color: var(--soft); font: 16px ${face.interface}; }
+.writing [data-selected] > img, .writing .file[data-selected] { outline: 2px solid var(--lapis); outline-offset: 2px; }
+.writing .caption { display: block; width: 100%; box-sizing: border-box; min-height: 34px; border: 0; background: none; color: var(--soft); font: italic 17px/24px ${face.writing}; padding: 4px 0; }
+.still .caption { min-height: 0; }
+.picture-tools { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; } .picture-tools input { flex: 1 1 220px; min-height: 40px; border: 1px solid var(--rule); border-radius: 3px; padding: 0 10px; background: var(--leaf); color: var(--ink); font: 16px ${face.interface}; }
+.picture-tools button { min-height: 44px; padding: 0 10px; border: 0; background: none; color: var(--lapis); font: 500 16px ${face.interface}; cursor: pointer; } .picture-tools button[aria-pressed='true'] { color: var(--ink); text-decoration: underline; text-underline-offset: 5px; }
+.writing .file { border-inline-start: 3px solid var(--rule); padding: 2px 0 2px 14px; } .writing .file audio { display: block; width: 100%; max-width: 440px; margin: 4px 0; } .writing .file iframe { display: block; width: 100%; height: 420px; border: 1px solid var(--rule); margin: 4px 0 8px; background: var(--ground); }
+.writing .file-line { display: flex; gap: 12px; align-items: baseline; font: 17px/26px ${face.interface}; } .writing .file-line span { color: var(--soft); }
+.writing a.page-card { display: flex; gap: 14px; text-decoration: none; color: var(--ink); border: 1px solid var(--rule); border-inline-start: 4px solid var(--verdigris); border-radius: 3px; padding: 12px 14px; overflow: hidden; }
+.page-card img { width: 96px; height: 72px; object-fit: cover; border-radius: 2px; flex: none; } .page-card-words { min-width: 0; display: block; } .page-card-title { display: block; font: 700 18px/23px ${face.writing}; } .page-card-text { display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; color: var(--soft); font: 16px/21px ${face.interface}; }
+.writing .search-match, .ProseMirror-search-match { background: var(--washOchre); } .ProseMirror-active-search-match { background: var(--washVermilion); outline: 1px solid var(--vermilion); }
 .writing .list-owner { position: absolute; width: 0; height: 0; overflow: hidden; }
 .writing .kept { font: 15px/20px ${face.interface}; color: var(--ochre); border-inline-start: 3px solid var(--ochre); padding: 2px 0 2px 10px; margin-top: 4px; }
 .writing .kept button { font: inherit; color: var(--lapis); background: none; border: 0; padding: 4px 6px; text-decoration: underline; cursor: pointer; }

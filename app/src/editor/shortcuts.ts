@@ -1,5 +1,6 @@
 import { Extension, InputRule, markInputRule } from '@tiptap/core';
 import type { BlockKind } from '@glossarion/core/document';
+import { TextSelection } from '@tiptap/pm/state';
 import { TAG_PATTERN } from '@glossarion/core/tags';
 
 /** Markdown at the start of a paragraph turns it into another kind as it is typed. */
@@ -13,6 +14,8 @@ const KINDS: {
   { find: /^\[ ?\]\s$/u, attrs: () => ({ kind: 'todo', state: 'open' }) },
   { find: /^\[[xX]\]\s$/u, attrs: () => ({ kind: 'todo', state: 'done' }) },
   { find: /^>\s$/u, attrs: () => ({ kind: 'quote' }) },
+  { find: /^>>\s$/u, attrs: () => ({ kind: 'fold' }) },
+  { find: /^!\s$/u, attrs: () => ({ kind: 'note' }) },
 ];
 
 const kindRule = ({ find, attrs }: (typeof KINDS)[number]): InputRule =>
@@ -21,13 +24,35 @@ const kindRule = ({ find, attrs }: (typeof KINDS)[number]): InputRule =>
     handler: ({ state, range, match }) => {
       const { $from } = state.selection;
       const { parent } = $from;
-      if (parent.type.name !== 'block' || (parent.attrs.kind !== 'paragraph' && parent.attrs.kind !== 'bulleted'))
+      if (
+        parent.type.name !== 'block' ||
+        (parent.attrs.kind !== 'paragraph' && parent.attrs.kind !== 'bulleted' && parent.attrs.kind !== 'quote')
+      )
         return null;
       const changes = { level: null, state: null, ...attrs(match) };
       state.tr.delete(range.from, range.to).setNodeMarkup($from.before(), undefined, { ...parent.attrs, ...changes });
       return undefined;
     },
   });
+
+/** Three back ticks and a space begin a block of code, in a language if one is named. */
+const codeRule = new InputRule({
+  find: /^```([\w+#.-]{0,30})\s$/u,
+  handler: ({ state, range, match }) => {
+    const { $from } = state.selection;
+    if ($from.depth !== 1 || $from.parent.type.name !== 'block') return null;
+    const { id, depth, tint } = $from.parent.attrs;
+    const rest = $from.parent.textContent.slice(range.to - $from.start());
+    const code = state.schema.nodes.codeBlock!.create(
+      { id, depth, tint, language: match[1] || null },
+      rest ? state.schema.text(rest) : null,
+    );
+    const { tr } = state;
+    const from = $from.before();
+    tr.replaceWith(from, $from.after(), code).setSelection(TextSelection.create(tr.doc, from + 1));
+    return undefined;
+  },
+});
 
 /** `[words](https://…)` becomes a link to the outside. */
 const webLinkRule = new InputRule({
@@ -57,6 +82,7 @@ export const Shortcuts = Extension.create({
     const { marks } = this.editor.schema;
     return [
       ...KINDS.map(kindRule),
+      codeRule,
       webLinkRule,
       tagRule,
       markInputRule({ find: /(?:^|\s)(\*\*(?!\s)([^*]+)(?<!\s)\*\*)$/u, type: marks.bold! }),

@@ -17,6 +17,7 @@ import type {
   SessionInfo,
   SettingsInfo,
   Target,
+  TemplateInfo,
 } from './types';
 
 const base = fetchBaseQuery({ baseUrl: '/api' });
@@ -104,6 +105,11 @@ export const api = createApi({
       },
       invalidatesTags: ['Settings'],
     }),
+    templates: build.query<TemplateInfo[], void>({ query: () => '/templates', providesTags: ['Outline', 'Titles'] }),
+    templateFor: build.query<{ templateId: string | null }, string>({
+      query: (id) => `/entries/${id}/template`,
+      providesTags: ['Outline'],
+    }),
     targets: build.query<Target[], string[]>({ query: (ids) => `/targets?ids=${ids.join(',')}` }),
     blockPlace: build.query<{ pageId: string | null; blockId: string | null }, string>({
       query: (id) => `/blocks/${id}`,
@@ -169,4 +175,5 @@ export const {
   useNamesQuery,
   useRecentQuery,
   useTakeInMutation,
+  useTemplatesQuery,
 } = api;

@@ -77,6 +77,10 @@ export interface EntryInfo {
   season: Season;
   ownSeason: Season | null;
   showsLeaves: 0 | 1;
+  isTemplate: 0 | 1;
+  /** The template of pages made in here, and the one this was made from. */
+  templateId: string | null;
+  madeFrom: string | null;
   pagesBeneath: number;
   sectionsBeneath: number;
   begunAt: string;
@@ -124,6 +128,15 @@ export interface DeskInfo {
 export interface SettingsInfo {
   letters?: boolean;
   desk?: DeskSetting;
+  /** The templates that days begin with; weekdays by number, 0 for Sunday. */
+  dayTemplates?: { every: string | null; weekdays: Partial<Record<string, string | null>> };
+}
+
+/** A page that others can begin as. */
+export interface TemplateInfo {
+  id: string;
+  title: string;
+  questions: string[];
 }
 
 export interface PageInfo extends EntryInfo {

@@ -25,7 +25,13 @@ export type OpenSheet =
   | { for: 'move'; entries: ChosenEntry[] }
   | { for: 'entry'; entryId: string }
   | { for: 'make'; kind: EntryKind; parentId: string | null; afterId?: string | null }
-  | { for: 'describe'; entryId: string };
+  | { for: 'describe'; entryId: string }
+  | { for: 'voice' }
+  | { for: 'card' }
+  | { for: 'send'; pageId: string; ids: string[] }
+  | { for: 'liftTo'; pageId: string; ids: string[] | null }
+  | { for: 'template'; templateId: string; place: { parentId: string; afterId?: string | null } }
+  | { for: 'templateOf'; entryId: string };
 
 /** What the screen is doing. */
 interface ViewState {
@@ -47,6 +53,10 @@ interface ViewState {
   chosen: ChosenEntry[] | null;
   /** The entry whose name is being written in the contents. */
   renamingId: string | null;
+  /** The page that stands beside the one that is shown, or is kept to switch to on a phone. */
+  besideId: string | null;
+  /** Whether the panel for finding and replacing on the page is open. */
+  isSearchOpen: boolean;
 }
 
 const initialState: ViewState = {
@@ -60,6 +70,8 @@ const initialState: ViewState = {
   undone: [],
   chosen: null,
   renamingId: null,
+  besideId: null,
+  isSearchOpen: false,
 };
 
 const viewSlice = createSlice({
@@ -106,6 +118,12 @@ const viewSlice = createSlice({
       const others = chosen.filter((each) => each.id !== action.payload.id);
       state.chosen = others.length < chosen.length ? others : [...chosen, action.payload];
     },
+    besideOpened(state, action: PayloadAction<string | null>) {
+      state.besideId = action.payload;
+    },
+    searchOpened(state, action: PayloadAction<boolean>) {
+      state.isSearchOpen = action.payload;
+    },
     renaming(state, action: PayloadAction<string | null>) {
       state.renamingId = action.payload;
     },
@@ -125,5 +143,7 @@ export const {
   chose,
   toggledChosen,
   renaming,
+  besideOpened,
+  searchOpened,
 } = viewSlice.actions;
 export const viewReducer = viewSlice.reducer;

@@ -8,6 +8,7 @@ import { overviewSheet } from '../features/overview/sheet';
 import { pageSheet } from '../features/page/sheet';
 import { trailSheet } from '../features/trail/sheet';
 import { writingSheet } from '../editor/sheet';
+import { toolSheet } from '../editor/toolSheet';
 import { themeSheet } from './tokens';
 
 const focusSheet = `
@@ -21,6 +22,7 @@ export function layOutSheets(): void {
   element.textContent = [
     themeSheet(),
     writingSheet,
+    toolSheet,
     pageSheet,
     marginSheet,
     journalSheet,

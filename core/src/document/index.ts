@@ -12,3 +12,4 @@ export * from './schema';
 export * from './seed';
 export * from './text';
 export * from './types';
+export * from './counts';

@@ -164,13 +164,19 @@ export const CodeBlock = Node.create({
   renderHTML: ({ HTMLAttributes }) => ['pre', HTMLAttributes, ['code', 0]],
 });
 
+/** What a node is to prosemirror-tables. Every node is asked of, so that each answers for itself alone. */
+const tableRole =
+  (name: string, role: string) =>
+  (extension: { name: string }): Record<string, unknown> =>
+    extension.name === name ? { tableRole: role } : {};
+
 export const Table = Node.create({
   name: 'table',
   group: 'solid',
   content: 'tableRow+',
   isolating: true,
   addAttributes: placed,
-  extendNodeSchema: ({ name }: { name: string }) => (name === 'table' ? { tableRole: 'table' } : {}),
+  extendNodeSchema: tableRole('table', 'table'),
   parseHTML: () => [{ tag: 'table' }],
   renderHTML: ({ HTMLAttributes }) => ['table', HTMLAttributes, ['tbody', 0]],
 });
@@ -178,7 +184,7 @@ export const Table = Node.create({
 export const TableRow = Node.create({
   name: 'tableRow',
   content: '(tableCell|tableHeader)*',
-  extendNodeSchema: ({ name }: { name: string }) => (name === 'tableRow' ? { tableRole: 'row' } : {}),
+  extendNodeSchema: tableRole('tableRow', 'row'),
   parseHTML: () => [{ tag: 'tr' }],
   renderHTML: ({ HTMLAttributes }) => ['tr', HTMLAttributes, 0],
 });
@@ -203,7 +209,7 @@ const cell = (name: string, tag: string) =>
           Array.isArray(colwidth) ? { 'data-colwidth': String(colwidth[0]) } : {},
       },
     }),
-    extendNodeSchema: () => ({ tableRole: name === 'tableHeader' ? 'header_cell' : 'cell' }),
+    extendNodeSchema: tableRole(name, name === 'tableHeader' ? 'header_cell' : 'cell'),
     parseHTML: () => [{ tag }],
     renderHTML: ({ HTMLAttributes }) => [tag, HTMLAttributes, 0],
   });

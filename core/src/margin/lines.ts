@@ -8,7 +8,7 @@ export function namedIn(nodes: readonly NodeJson[]): { links: string[]; tags: st
   const links = new Set<string>();
   const tags = new Set<string>();
   const walk = (node: NodeJson): void => {
-    if (node.type === 'pageLink') links.add(String(node.attrs?.target));
+    if (node.type === 'pageLink' || node.type === 'card') links.add(String(node.attrs?.target));
     if (node.type === 'tag') tags.add(normalizeTag(String(node.attrs?.name)));
     node.content?.forEach(walk);
   };

@@ -4,7 +4,7 @@ import { open, rename, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { fromBuffer } from 'file-type';
+import fileType from 'file-type';
 import { newId } from '@glossarion/core/document';
 import type { Config } from '../config';
 import type { Database } from '../database/database';
@@ -184,7 +184,7 @@ async function mediaOf(file: string, name: string): Promise<string> {
   try {
     const head = Buffer.alloc(HEAD);
     const { bytesRead } = await handle.read(head, 0, HEAD, 0);
-    const known = await fromBuffer(head.subarray(0, bytesRead));
+    const known = await fileType.fromBuffer(head.subarray(0, bytesRead));
     const text = TEXTS[path.extname(name).toLowerCase()];
     if (known && !(known.mime === 'application/xml' && text)) return recorded(known.mime, name);
     return text ?? 'application/octet-stream';

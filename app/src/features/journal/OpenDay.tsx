@@ -50,6 +50,7 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
             placeholder=""
             onOpen={openTarget}
             onBody={setBody}
+            text={text}
             focus={hasFocus ? 'start' : null}
           />
           <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />

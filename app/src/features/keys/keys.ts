@@ -1,9 +1,13 @@
 import { api } from '../../state/api';
 import { store } from '../../state/store';
-import { marginToggled, noticed, sheetOpened, textOnlyToggled } from '../../state/view';
+import { marginToggled, noticed, searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
 import type { EntryInfo } from '../../state/types';
 import { doAgain, takeBack } from '../outline/deeds';
 import { chosenOf, copyLink, makeOverviewPage, makePageAt, pinAll, setSeason, unpin } from '../outline/entryActs';
+import { chosenLines } from '../../editor/chosen';
+import { keepBeside } from '../beside/besideActs';
+import { copyBlockLink } from '../parts/links';
+import { liftLines, sendLines } from '../parts/partActs';
 import { goBack, goForward, open } from '../shell/navigation';
 import { addressOfStep } from '../trail/Trail';
 
@@ -36,6 +40,8 @@ async function togglePin(entry: EntryInfo): Promise<unknown> {
   return isPinned ? unpin(entry) : pinAll([chosenHere(entry)]);
 }
 
+const moveEntry = withEntry((entry) => dispatch(sheetOpened({ for: 'move', entries: [chosenHere(entry)] })));
+
 /** The letters that act out of text, and in the strip. */
 export const KEY_ACTS: readonly KeyAct[] = [
   { key: 't', label: 'Today', act: () => open('/today') },
@@ -50,18 +56,36 @@ export const KEY_ACTS: readonly KeyAct[] = [
   {
     key: 'l',
     label: 'Copy link',
-    act: ({ entryId }) =>
-      entryId
+    act: ({ entryId }) => {
+      const lines = chosenLines();
+      if (lines) return copyBlockLink(lines.ids[0]!);
+      return entryId
         ? withEntry((entry) => copyLink(entry.kind, entry.id))({ entryId })
         : navigator.clipboard
             .writeText(window.location.href)
-            .then(() => dispatch(noticed({ words: 'The link to this place is on the clipboard.' }))),
+            .then(() => dispatch(noticed({ words: 'The link to this place is on the clipboard.' })));
+    },
   },
   {
     key: 's',
     label: 'Send elsewhere',
-    act: withEntry((entry) => dispatch(sheetOpened({ for: 'move', entries: [chosenHere(entry)] }))),
+    act: (place) => {
+      const lines = chosenLines();
+      return lines ? sendLines(lines) : moveEntry(place);
+    },
   },
+  {
+    key: 'x',
+    label: 'Lift the chosen lines to a page',
+    act: () => {
+      const lines = chosenLines();
+      return lines
+        ? liftLines(lines)
+        : dispatch(noticed({ words: 'Choose lines first: Esc steps out of the text to its line.' }));
+    },
+  },
+  { key: 'w', label: 'Write beside: keep this page beside the next', act: ({ entryId }) => keepBeside(entryId) },
+  { key: 'r', label: 'Find and replace on this page', act: () => dispatch(searchOpened(true)) },
   { key: 'p', label: 'Pin', act: withEntry(togglePin) },
   {
     key: 'a',

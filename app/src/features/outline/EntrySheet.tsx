@@ -10,6 +10,7 @@ import { count } from '../shell/count';
 import { open } from '../shell/navigation';
 import { Sheet } from '../shell/Sheet';
 import { Words } from '../shell/Words';
+import { makeNext, setTemplate } from '../templates/templateActs';
 import { perform } from './deeds';
 import {
   askWhereTo,
@@ -77,8 +78,18 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
             do: () => showSheet({ for: 'make', kind: 'section', parentId: entry.id }),
           },
         ]),
+    ...(isPage && entry.day === null ? [{ label: 'Next in the series', do: () => makeNext(entry) }] : []),
     { label: 'Make an overview page', do: () => makeOverviewPage(entry) },
     { label: 'Duplicate with everything beneath', do: () => duplicate(chosen) },
+    ...(isPage
+      ? [
+          {
+            label: entry.isTemplate ? 'No template any more' : 'Make this a template',
+            do: () => setTemplate(entry, !entry.isTemplate),
+          },
+        ]
+      : []),
+    { label: 'Template of new pages in here', do: () => showSheet({ for: 'templateOf', entryId: entry.id }) },
   ];
   const place: Offer[] = [
     ...(entry.kind === 'notebook' ? [] : [{ label: 'Move to…', do: () => askWhereTo(self) }]),

@@ -5,6 +5,7 @@ import { store } from '../../state/store';
 import type { ContentsEntry, EntryInfo } from '../../state/types';
 import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
 import { lastingAddress, open } from '../shell/navigation';
+import { makeFromTemplate, templateFor } from '../templates/templateActs';
 import { perform } from './deeds';
 
 /** What can be done to entries of the outline, from the contents, a page's sheet, the keys or a picker alike. */
@@ -76,10 +77,12 @@ export async function duplicate(entry: ChosenEntry): Promise<void> {
 let making = 0;
 export const isMakingPage = (): boolean => making > 0;
 
-/** Makes a page and opens it with the cursor in its title. */
+/** Makes a page, from the template of the place if it has one, and opens it with the cursor in its title. */
 export async function makePage(place: Place): Promise<void> {
   making += 1;
   try {
+    const templateId = place.parentId ? await templateFor(place.parentId) : null;
+    if (templateId) return await makeFromTemplate(templateId, place);
     const id = newId();
     const isDone = await perform([{ do: 'make', id, kind: 'page', name: '', ...place }], null);
     if (isDone) open(`/p/${id}?at=title`);

@@ -11,6 +11,8 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { PageInfo } from '../../state/types';
 import { colour, measure } from '../../theme/tokens';
 import { DayScreen } from '../journal/DayScreen';
+import { BesidePage } from '../beside/BesidePage';
+import { SwitchBar } from '../beside/SwitchBar';
 import { Leaves } from '../leaves/Leaves';
 import { MarginColumn } from '../margin/MarginColumn';
 import { MarginCounts } from '../margin/MarginCounts';
@@ -25,6 +27,7 @@ import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { PhoneTrail, Trail } from '../trail/Trail';
 import { KeptCopies } from './KeptCopies';
+import { LongPage } from './LongPage';
 import { PageSheet } from './PageSheet';
 import { useLanding } from './useLanding';
 
@@ -84,7 +87,9 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
   const { groups, count } = useMargin(pageId, body);
   const isWide = width >= measure.wide;
   const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
-  const hasColumn = width >= measure.withMargin && !isMarginHidden && !isTextOnly;
+  const besideId = useAppSelector((state) => state.view.besideId);
+  const hasBeside = besideId !== null && besideId !== pageId && isWide;
+  const hasColumn = width >= measure.withMargin && !isMarginHidden && !isTextOnly && !hasBeside;
   useVisit(pageId, info !== null);
   useLanding(blockId, body !== null);
 
@@ -119,6 +124,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
               <MenuButton onPress={() => setMenuOpen(true)} />
             </View>
           )}
+          {!isWide && besideId !== null && besideId !== pageId && <SwitchBar besideId={besideId} hereId={pageId} />}
           {info && !isTextOnly && <Leaves info={info} />}
           <div className="page-text">
             {page?.isReady ? (
@@ -126,6 +132,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
                 <TitleField page={page} hasFocus={isNew} onDone={goOnInText} />
                 <PageMeta info={info} tags={tags} />
                 <KeptCopies pageId={pageId} />
+                <LongPage pageId={pageId} body={body} />
                 <div ref={text} className="page-body">
                   <PageEditor
                     page={page}
@@ -133,6 +140,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
                     label={info?.title ? `Text of ${info.title}` : 'Text'}
                     onOpen={openTarget}
                     onBody={setBody}
+                    text={text}
                     focus={focus}
                   />
                   {!hasColumn && (
@@ -148,6 +156,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
           </div>
         </div>
         {hasColumn && <MarginColumn groups={groups} count={count} text={text} />}
+        {hasBeside && <BesidePage key={besideId} pageId={besideId} />}
       </div>
       {!hasColumn && !isTextOnly && !(isWide && isMarginHidden) && (
         <MarginSheet
@@ -158,7 +167,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
           onToggle={(isOpen) => setSheet({ isOpen, lineId: null })}
         />
       )}
-      {isMenuOpen && info && <PageSheet info={info} onClose={() => setMenuOpen(false)} />}
+      {isMenuOpen && info && <PageSheet info={info} content={body?.content ?? []} onClose={() => setMenuOpen(false)} />}
     </Screen>
   );
 }

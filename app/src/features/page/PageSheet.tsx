@@ -1,22 +1,40 @@
 import { View } from 'react-native';
-import type { PageInfo } from '../../state/types';
+import type { NodeJson } from '@glossarion/core/document';
+import { splitHeadings } from '@glossarion/core/parts';
+import type { EntryInfo } from '../../state/types';
 import { useAppDispatch } from '../../state/store';
-import { sheetOpened } from '../../state/view';
+import { searchOpened, sheetOpened } from '../../state/view';
 import { colour } from '../../theme/tokens';
+import { keepBeside } from '../beside/besideActs';
+import { foldBack, splitPage } from '../parts/partActs';
 import { EntryDeeds } from '../outline/EntrySheet';
 import { Action } from '../shell/Action';
 import { goForward } from '../shell/navigation';
 import { Sheet } from '../shell/Sheet';
 import { Words } from '../shell/Words';
+import { Counts } from './Counts';
 
 /** What can be done with the page that is shown. */
-export function PageSheet({ info, onClose }: { info: PageInfo; onClose: () => void }) {
+interface PageSheetProps {
+  info: EntryInfo;
+  /** The page as it stands in this window. */
+  content: readonly NodeJson[];
+  onClose: () => void;
+}
+
+export function PageSheet({ info, content, onClose }: PageSheetProps) {
   const dispatch = useAppDispatch();
+  const parts = [
+    { label: 'Find and replace here', act: () => dispatch(searchOpened(true)) },
+    { label: 'Keep beside', act: () => keepBeside(info.id) },
+    ...(splitHeadings(content).length > 0 ? [{ label: 'Split at headings', act: () => splitPage(info.id) }] : []),
+    ...(info.day === null ? [{ label: 'Fold back into the page above', act: () => foldBack(info.id) }] : []),
+  ];
   return (
     <Sheet title={info.title} onClose={onClose}>
+      <Counts content={content} />
       <Words tone={colour.soft}>
-        {info.wordCount} words. Changed{' '}
-        {new Date(info.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.
+        Changed {new Date(info.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.
       </Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
         <Action label="Places visited" onPress={() => dispatch(sheetOpened({ for: 'visited' }))} />
@@ -27,6 +45,18 @@ export function PageSheet({ info, onClose }: { info: PageInfo; onClose: () => vo
             goForward();
           }}
         />
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
+        {parts.map(({ label, act }) => (
+          <Action
+            key={label}
+            label={label}
+            onPress={() => {
+              onClose();
+              void act();
+            }}
+          />
+        ))}
       </View>
       <EntryDeeds entry={info} onClose={onClose} />
     </Sheet>

@@ -1,5 +1,7 @@
 import { router } from 'expo-router';
-import { targetOf } from '../../state/store';
+import { api } from '../../state/api';
+import { store, targetOf } from '../../state/store';
+import { besideOpened } from '../../state/view';
 
 export const pageAddress = (pageId: string): string => `/p/${pageId}`;
 
@@ -21,9 +23,18 @@ export function addressOf(target: Openable): string {
 }
 
 /** Opens whatever an id names; an id not known here is looked up on the way. */
-export function openTarget(id: string): void {
+export function openTarget(id: string, isBeside = false): void {
+  if (isBeside) return void openBeside(id);
   const target = targetOf(id);
   router.push((target && target.state !== 'gone' ? addressOf(target) : `/to/${id}`) as never);
+}
+
+/** Sets the page that an id names beside the one that is shown. */
+async function openBeside(id: string): Promise<void> {
+  const known = targetOf(id);
+  const pageId =
+    known?.pageId ?? (await store.dispatch(api.endpoints.blockPlace.initiate(id, { subscribe: false }))).data?.pageId;
+  store.dispatch(besideOpened(pageId ?? id));
 }
 
 export const open = (address: string): void => router.push(address as never);

@@ -1,0 +1,106 @@
+import type { Editor } from '@tiptap/core';
+import type { EditorState, Transaction } from '@tiptap/pm/state';
+import { View } from 'react-native';
+import { HIGHLIGHTS } from '@glossarion/core/document';
+import { excerptBeside, liftLines, sendLines } from '../features/parts/partActs';
+import { copyBlockLink } from '../features/parts/links';
+import { Action } from '../features/shell/Action';
+import { Sheet } from '../features/shell/Sheet';
+import { Words } from '../features/shell/Words';
+import { useAppSelector } from '../state/store';
+import { colour } from '../theme/tokens';
+import { actedRange, choose, idsInRange } from './chosen';
+import { KINDS } from './kinds';
+import { duplicateBlocks, indent, moveLine, removeBlocks, tint, turnIntoCode } from './outline';
+
+interface BlockMenuProps {
+  editor: Editor;
+  pageId: string;
+  onClose: () => void;
+}
+
+type Edit = (state: EditorState) => Transaction | null;
+
+/** What can be done with the line with the cursor, or with all that are chosen. */
+export function BlockMenu({ editor, pageId, onClose }: BlockMenuProps) {
+  const besideId = useAppSelector((state) => state.view.besideId);
+  const range = actedRange(editor.state);
+  const ids = idsInRange(editor.state, range);
+  const count = ids.length;
+  const title = count === 1 ? 'This line' : `${count} lines`;
+  const run = (edit: Edit) => () => {
+    onClose();
+    const transaction = edit(editor.state);
+    if (transaction) editor.view.dispatch(transaction);
+    requestAnimationFrame(() => editor.view.focus());
+  };
+  const act = (work: () => unknown) => () => {
+    onClose();
+    void work();
+  };
+  const lines = { editor, pageId, ids };
+  return (
+    <Sheet title={title} onClose={onClose}>
+      <Group label="Turn into">
+        {KINDS.map((kind) => (
+          <Action key={kind.words} label={kind.words} onPress={run(kind.turn)} />
+        ))}
+        <Action label="Code" onPress={run(turnIntoCode)} />
+      </Group>
+      <Group label="Tint">
+        {HIGHLIGHTS.map((pigment) => (
+          <Swatch key={pigment} pigment={pigment} onPress={run((state) => tint(state, pigment))} />
+        ))}
+        <Action label="No tint" onPress={run((state) => tint(state, null))} />
+      </Group>
+      <Group label="Place">
+        <Action label="Move up" onPress={run((state) => moveLine(state, -1))} />
+        <Action label="Move down" onPress={run((state) => moveLine(state, 1))} />
+        <Action label="Indent" onPress={run((state) => indent(state, 1))} />
+        <Action label="Outdent" onPress={run((state) => indent(state, -1))} />
+        <Action label="Duplicate" onPress={run(duplicateBlocks)} />
+        <Action
+          label="Choose lines"
+          onPress={() => {
+            onClose();
+            setTimeout(() => editor.view.dispatch(choose(editor.state, range.first, range.last)), 60);
+          }}
+        />
+      </Group>
+      <Group label="Elsewhere">
+        <Action label="Copy link" onPress={act(() => copyBlockLink(ids[0]!))} />
+        <Action label="Lift to a page" onPress={act(() => liftLines(lines))} />
+        <Action label="Send elsewhere" onPress={act(() => sendLines(lines))} />
+        {besideId && <Action label="Excerpt to the page beside" onPress={act(() => excerptBeside(lines, besideId))} />}
+      </Group>
+      <Group label="">
+        <Action
+          label={count === 1 ? 'Delete line' : 'Delete lines'}
+          tone={colour.vermilion}
+          onPress={run(removeBlocks)}
+        />
+      </Group>
+    </Sheet>
+  );
+}
+
+function Group({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <View
+      role="group"
+      aria-label={label || undefined}
+      style={{ borderTopWidth: 1, borderTopColor: colour.rule, paddingTop: 6, marginTop: 6 }}
+    >
+      {label !== '' && <Words tone={colour.soft}>{label}</Words>}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 12 }}>{children}</View>
+    </View>
+  );
+}
+
+function Swatch({ pigment, onPress }: { pigment: string; onPress: () => void }) {
+  return (
+    <button type="button" className="swatch" data-pigment={pigment} onClick={onPress}>
+      {pigment}
+    </button>
+  );
+}

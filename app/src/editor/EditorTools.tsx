@@ -1,0 +1,103 @@
+import type { Editor } from '@tiptap/core';
+import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useWindowDimensions } from 'react-native';
+import { useAppSelector } from '../state/store';
+import { measure } from '../theme/tokens';
+import { BlockBar } from './BlockBar';
+import { BlockHandle, indexAtHeight } from './BlockHandle';
+import { BlockMenu } from './BlockMenu';
+import { choose } from './chosen';
+import { SearchPanel } from './SearchPanel';
+import { TableBar } from './TableBar';
+import { Toolbar } from './Toolbar';
+
+interface EditorToolsProps {
+  editor: Editor;
+  pageId: string;
+  text: RefObject<HTMLElement | null>;
+  /** Whether it is the page that finding and replacing is about. */
+  isMain: boolean;
+}
+
+/** What stands around the text while it is written. */
+export function EditorTools({ editor, pageId, text, isMain }: EditorToolsProps) {
+  const [isMenuOpen, setMenuOpen] = useState(false);
+  const isSearchOpen = useAppSelector((state) => state.view.isSearchOpen);
+  const isPhone = useWindowDimensions().width < measure.wide;
+  useChoosingByPointer(editor, text);
+  const openMenu = () => setMenuOpen(true);
+  return (
+    <>
+      {isMain && isSearchOpen && <SearchPanel editor={editor} />}
+      <BlockHandle editor={editor} text={text} onMenu={openMenu} />
+      <TableBar editor={editor} text={text} />
+      <BlockBar editor={editor} onMenu={openMenu} />
+      {isPhone && <Toolbar editor={editor} onMenu={openMenu} />}
+      {isMenuOpen && <BlockMenu editor={editor} pageId={pageId} onClose={() => setMenuOpen(false)} />}
+    </>
+  );
+}
+
+const LONG_PRESS = 550;
+const SLACK = 10;
+
+/**
+ * Lines are chosen by drawing the mouse over them from beside the text, and by a long press while nothing is being
+ * written. (A long press in the text that has the cursor chooses a word, as everywhere.)
+ */
+function useChoosingByPointer(editor: Editor, text: RefObject<HTMLElement | null>): void {
+  const anchor = useRef<number | null>(null);
+  useEffect(() => {
+    const frame = text.current;
+    if (!frame) return;
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    let start = { x: 0, y: 0 };
+    const cancel = () => {
+      if (timer) clearTimeout(timer);
+      timer = null;
+    };
+    const chooseTo = (y: number) => {
+      if (anchor.current === null) return;
+      editor.view.dispatch(choose(editor.state, anchor.current, indexAtHeight(editor, y)));
+    };
+    const onDown = (event: PointerEvent) => {
+      const target = event.target as HTMLElement;
+      if (target.closest('button, input, a, audio, iframe, .toolbar, .search-panel')) return;
+      start = { x: event.clientX, y: event.clientY };
+      if (event.pointerType === 'mouse') {
+        const isBeside = target === frame || target === editor.view.dom;
+        if (!isBeside || event.button !== 0) return;
+        event.preventDefault();
+        anchor.current = indexAtHeight(editor, event.clientY);
+        return;
+      }
+      if (editor.isFocused) return;
+      timer = setTimeout(() => {
+        timer = null;
+        const index = indexAtHeight(editor, event.clientY);
+        editor.view.dispatch(choose(editor.state, index, index));
+        frame.addEventListener('contextmenu', (menu) => menu.preventDefault(), { once: true });
+      }, LONG_PRESS);
+    };
+    const onMove = (event: PointerEvent) => {
+      if (timer && Math.hypot(event.clientX - start.x, event.clientY - start.y) > SLACK) cancel();
+      if (anchor.current !== null && event.buttons === 1 && Math.abs(event.clientY - start.y) > 3)
+        chooseTo(event.clientY);
+    };
+    const onUp = () => {
+      cancel();
+      anchor.current = null;
+    };
+    frame.addEventListener('pointerdown', onDown);
+    window.addEventListener('pointermove', onMove);
+    window.addEventListener('pointerup', onUp);
+    window.addEventListener('pointercancel', onUp);
+    return () => {
+      cancel();
+      frame.removeEventListener('pointerdown', onDown);
+      window.removeEventListener('pointermove', onMove);
+      window.removeEventListener('pointerup', onUp);
+      window.removeEventListener('pointercancel', onUp);
+    };
+  }, [editor, text]);
+}

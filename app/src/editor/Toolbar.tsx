@@ -1,0 +1,175 @@
+import type { Editor } from '@tiptap/core';
+import { useEffect, useReducer, useState } from 'react';
+import { HIGHLIGHTS } from '@glossarion/core/document';
+import { Dock } from './Dock';
+import { actedRange } from './chosen';
+import { indent, moveLine, turn } from './outline';
+
+interface ToolbarProps {
+  editor: Editor;
+  onMenu: () => void;
+}
+
+/** Whether the text has the focus; a tap on the toolbar does not take it away. */
+function useFocused(editor: Editor): boolean {
+  const [isFocused, setFocused] = useState(editor.isFocused);
+  useEffect(() => {
+    const on = () => setFocused(true);
+    const off = () => setFocused(false);
+    editor.on('focus', on);
+    editor.on('blur', off);
+    return () => {
+      editor.off('focus', on);
+      editor.off('blur', off);
+    };
+  }, [editor]);
+  return isFocused;
+}
+
+/** How much of the window's foot the keyboard covers. */
+function useKeyboardHeight(): number {
+  const [height, setHeight] = useState(0);
+  useEffect(() => {
+    const { visualViewport: viewport } = window;
+    if (!viewport) return;
+    const read = () => {
+      const covered = Math.max(0, Math.round(window.innerHeight - viewport.height - viewport.offsetTop));
+      setHeight(covered);
+      document.documentElement.style.setProperty('--keyboard', `${covered}px`);
+    };
+    read();
+    viewport.addEventListener('resize', read);
+    viewport.addEventListener('scroll', read);
+    return () => {
+      viewport.removeEventListener('resize', read);
+      viewport.removeEventListener('scroll', read);
+    };
+  }, []);
+  return height;
+}
+
+const STYLES = [
+  { mark: 'bold', label: 'Bold', words: 'B' },
+  { mark: 'italic', label: 'Italic', words: 'I' },
+  { mark: 'underline', label: 'Underline', words: 'U' },
+  { mark: 'strike', label: 'Strike through', words: 'S' },
+  { mark: 'code', label: 'Code', words: '<>' },
+] as const;
+
+/** Everything a keyboard has keys for, in a row above the one of a phone. */
+export function Toolbar({ editor, onMenu }: ToolbarProps) {
+  const isFocused = useFocused(editor);
+  const [, redraw] = useReducer((count: number) => count + 1, 0);
+  const [isInking, setInking] = useState(false);
+  const keyboard = useKeyboardHeight();
+  useEffect(() => {
+    editor.on('transaction', redraw);
+    return () => void editor.off('transaction', redraw);
+  }, [editor]);
+  if (!isFocused) return null;
+
+  const { state } = editor;
+  const line = state.doc.child(actedRange(state).first);
+  const isTodo = line.attrs.kind === 'todo';
+  const dispatch = (transaction: ReturnType<typeof indent>) => transaction && editor.view.dispatch(transaction);
+  return (
+    <Dock label="Writing">
+      <div className="toolbar" role="toolbar" aria-label="Writing" style={{ bottom: keyboard }}>
+        {isInking ? (
+          <>
+            {HIGHLIGHTS.map((pigment) => (
+              <Tool
+                key={pigment}
+                label={`Highlight in ${pigment}`}
+                pigment={pigment}
+                onPress={() => {
+                  editor.chain().setMark('highlight', { pigment }).run();
+                  setInking(false);
+                }}
+              />
+            ))}
+            <Tool
+              label="No highlighting"
+              words="None"
+              onPress={() => (editor.commands.unsetMark('highlight'), setInking(false))}
+            />
+          </>
+        ) : (
+          <>
+            <Tool label="Insert" words="+" onPress={() => openInsert(editor)} />
+            <Tool label="What can be done with this line" words="¶" isRed onPress={onMenu} />
+            <Tool
+              label="To-do"
+              words="☐"
+              isOn={isTodo}
+              onPress={() => dispatch(turn(state, { kind: isTodo ? 'paragraph' : 'todo' }))}
+            />
+            <Tool label="Link" words="[[ ]]" onPress={() => editor.commands.keyboardShortcut('Mod-k')} />
+            <Tool label="Outdent" words="⇤" onPress={() => dispatch(indent(state, -1))} />
+            <Tool label="Indent" words="⇥" onPress={() => dispatch(indent(state, 1))} />
+            {STYLES.map(({ mark, label, words }) => (
+              <Tool
+                key={mark}
+                label={label}
+                words={words}
+                style={mark}
+                isOn={editor.isActive(mark)}
+                onPress={() => editor.commands.toggleMark(mark)}
+              />
+            ))}
+            <Tool
+              label="Highlighter"
+              words="ab"
+              style="highlight"
+              isOn={editor.isActive('highlight')}
+              onPress={() => setInking(true)}
+            />
+            <Tool label="Undo" words="↶" onPress={() => editor.commands.undo()} />
+            <Tool label="Redo" words="↷" onPress={() => editor.commands.redo()} />
+            <Tool label="Move up" words="↑" onPress={() => dispatch(moveLine(state, -1))} />
+            <Tool label="Move down" words="↓" onPress={() => dispatch(moveLine(state, 1))} />
+          </>
+        )}
+      </div>
+    </Dock>
+  );
+}
+
+/** Opens the Insert menu as a typed slash does, at the cursor. */
+export function openInsert(editor: Editor): void {
+  const { $from } = editor.state.selection;
+  const before = $from.parent.textBetween(0, $from.parentOffset, undefined, '\uFFFC');
+  editor
+    .chain()
+    .focus()
+    .insertContent(/(?:^|\s)$/u.test(before) ? '/' : ' /')
+    .run();
+}
+
+interface ToolProps {
+  label: string;
+  words?: string;
+  style?: string;
+  pigment?: string;
+  isOn?: boolean;
+  isRed?: boolean;
+  onPress: () => void;
+}
+
+function Tool({ label, words, style, pigment, isOn, isRed, onPress }: ToolProps) {
+  return (
+    <button
+      type="button"
+      className={isRed ? 'tool red' : 'tool'}
+      aria-label={label}
+      aria-pressed={isOn}
+      data-style={style}
+      // The text keeps the focus, and with it the keyboard.
+      onPointerDown={(event) => event.preventDefault()}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={onPress}
+    >
+      {pigment ? <mark data-pigment={pigment}>ab</mark> : words}
+    </button>
+  );
+}

@@ -1,0 +1,45 @@
+import type { Editor } from '@tiptap/core';
+import { NodeSelection } from '@tiptap/pm/state';
+import { newId, type NodeJson } from '@glossarion/core/document';
+import { isPicture, upload, type Attachment } from '../features/attachments/upload';
+import { putBlocksAt } from './put';
+
+/** The block that shows an attachment. */
+export function attachmentBlock({ id: file, name, media, size }: Attachment): NodeJson {
+  const placed = { id: newId(), depth: 0, tint: null };
+  return isPicture(media)
+    ? { type: 'picture', attrs: { ...placed, file, name, alt: '', caption: '', width: null } }
+    : { type: 'file', attrs: { ...placed, file, name, media, size, caption: '' } };
+}
+
+/** Sends files one after the other and sets each where the cursor was, in their order. */
+export async function attachFiles(editor: Editor, files: readonly File[], at?: number): Promise<void> {
+  let place = at;
+  for (const file of files) {
+    const attachment = await upload(file, file.name || 'picture');
+    if (!attachment || editor.isDestroyed) continue;
+    place = putBlocksAt(editor, [attachmentBlock(attachment)], place);
+  }
+}
+
+/** Pictures that came as data within what was pasted: each is sent, and its block told where it is. */
+export async function sendPending(editor: Editor, pending: ReadonlyMap<string, string>): Promise<void> {
+  for (const [blockId, source] of pending) {
+    const blob = await fetch(source)
+      .then((response) => response.blob())
+      .catch(() => null);
+    const attachment = blob ? await upload(blob, `picture.${blob.type.split('/')[1]?.split('+')[0] ?? 'png'}`) : null;
+    if (editor.isDestroyed) return;
+    editor.state.doc.forEach((node, position) => {
+      if (node.attrs.id !== blockId) return;
+      const { tr } = editor.state;
+      if (attachment) {
+        const { id: file, name } = attachment;
+        editor.view.dispatch(tr.setNodeMarkup(position, undefined, { ...node.attrs, file, name }));
+      } else editor.view.dispatch(tr.delete(position, position + node.nodeSize));
+    });
+  }
+}
+
+export const selectNode = (editor: Editor, position: number): void =>
+  editor.view.dispatch(editor.state.tr.setSelection(NodeSelection.create(editor.state.doc, position)));

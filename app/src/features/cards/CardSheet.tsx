@@ -1,0 +1,41 @@
+import { useState } from 'react';
+import { newId } from '@glossarion/core/document';
+import { putFromSheet } from '../../editor/insertItems';
+import { useNamesQuery, useRecentQuery } from '../../state/api';
+import { useAppDispatch } from '../../state/store';
+import { targetsKnown } from '../../state/targets';
+import { ChoiceSheet, type Choice } from '../shell/ChoiceSheet';
+import { trailWords } from '../trail/words';
+
+/** Chooses the page that a card shows. */
+export function CardSheet({ onClose }: { onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const [typed, setTyped] = useState('');
+  const name = typed.trim();
+  const { currentData: named = [] } = useNamesQuery(name, { skip: name === '' });
+  const { data: recent = [] } = useRecentQuery();
+  const choices = (name === '' ? recent : named)
+    .filter((target) => target.kind === 'page')
+    .slice(0, 9)
+    .map((target): Choice => ({
+      key: target.id,
+      words: target.title,
+      detail: trailWords(target.trail),
+      choose: () => {
+        dispatch(targetsKnown([target]));
+        onClose();
+        putFromSheet({ type: 'card', attrs: { id: newId(), depth: 0, tint: null, target: target.id } });
+      },
+    }));
+  return (
+    <ChoiceSheet
+      title="A card of which page?"
+      placeholder="Some letters of a page"
+      typed={typed}
+      onType={setTyped}
+      choices={choices}
+      emptyWords="No page has this name."
+      onClose={onClose}
+    />
+  );
+}

@@ -1,0 +1,30 @@
+import { useState } from 'react';
+import type { BodyJson } from '@glossarion/core/document';
+import { splitHeadings } from '@glossarion/core/parts';
+import { countWords, ownWords } from '@glossarion/core/document';
+import { splitPage } from '../parts/partActs';
+
+/** A page of so many words, with so many parts, has grown long. */
+const LONG_WORDS = 1500;
+const LONG_PARTS = 4;
+
+/** Offers to take a page apart that has grown long; said once a visit. */
+export function LongPage({ pageId, body }: { pageId: string; body: BodyJson | null }) {
+  const [isWaved, setWaved] = useState(false);
+  if (!body || isWaved) return null;
+  const parts = splitHeadings(body.content).length;
+  if (parts < LONG_PARTS) return null;
+  const words = body.content.reduce((sum, node) => sum + countWords(ownWords(node)), 0);
+  if (words < LONG_WORDS) return null;
+  return (
+    <p className="long-page">
+      This page has grown long.{' '}
+      <button type="button" onClick={() => void splitPage(pageId)}>
+        Split it at its {parts} headings
+      </button>
+      <button type="button" onClick={() => setWaved(true)}>
+        Leave it
+      </button>
+    </p>
+  );
+}

@@ -1,0 +1,86 @@
+import { newId } from '@glossarion/core/document';
+import type { SendForm } from '@glossarion/core/parts';
+import type { ChosenLines } from '../../editor/chosen';
+import { settleDocuments } from '../../documents/session';
+import { api } from '../../state/api';
+import { store } from '../../state/store';
+import { noticed, sheetOpened } from '../../state/view';
+import { perform } from '../outline/deeds';
+import { open } from '../shell/navigation';
+
+/** Taking pages apart and putting them together, as a person asks for it. */
+
+/** How long what was typed may take to arrive before the server is asked to act on it. */
+const SETTLE = 5000;
+
+/** The server acts on what it has: what was typed has to be there first. */
+async function isAllThere(): Promise<boolean> {
+  if (await settleDocuments(SETTLE)) return true;
+  store.dispatch(noticed({ words: 'This needs the server, which can’t be reached. Your lines are where they were.' }));
+  return false;
+}
+
+const entryOf = (id: string) =>
+  store.dispatch(api.endpoints.entry.initiate(id, { subscribe: false, forceRefetch: true })).unwrap();
+
+const linesWords = (count: number): string => (count === 1 ? 'A line' : `${count} lines`);
+
+/** Makes a page of the lines beneath this one; from a day, which holds no pages, it is asked where. */
+export async function liftLines({ pageId, ids }: Pick<ChosenLines, 'pageId' | 'ids'>): Promise<void> {
+  if (!(await isAllThere())) return;
+  const { day } = await entryOf(pageId);
+  if (day) store.dispatch(sheetOpened({ for: 'liftTo', pageId, ids }));
+  else await liftTo(pageId, ids, pageId);
+}
+
+export async function liftTo(pageId: string, ids: string[], parentId: string): Promise<boolean> {
+  const made = newId();
+  return perform(
+    [{ do: 'lift', id: pageId, blockIds: ids, pageId: made, parentId }],
+    `${linesWords(ids.length)} became a page, with a link in ${ids.length === 1 ? 'its' : 'their'} place.`,
+  );
+}
+
+/** Makes a page of each part of a page, with an overview in their place. */
+export async function splitPage(pageId: string): Promise<void> {
+  if (!(await isAllThere())) return;
+  const { day } = await entryOf(pageId);
+  if (day) store.dispatch(sheetOpened({ for: 'liftTo', pageId, ids: null }));
+  else await splitTo(pageId, pageId);
+}
+
+export const splitTo = (pageId: string, parentId: string): Promise<boolean> =>
+  perform([{ do: 'split', id: pageId, parentId, seed: newId() }], 'The page was split at its headings.');
+
+/** Sets the lines of a page back into the page above it. */
+export async function foldBack(pageId: string): Promise<void> {
+  if (!(await isAllThere())) return;
+  const { trail, title } = await entryOf(pageId);
+  const isDone = await perform([{ do: 'foldBack', id: pageId }], `“${title}” was folded back.`);
+  const above = trail.at(-1);
+  if (isDone) open(above?.kind === 'page' ? `/p/${above.id}` : `/to/${pageId}`);
+}
+
+export const sendLines = ({ pageId, ids }: Pick<ChosenLines, 'pageId' | 'ids'>): void =>
+  void store.dispatch(sheetOpened({ for: 'send', pageId, ids }));
+
+const SENT: Record<SendForm, string> = { move: 'moved to', copy: 'copied to', excerpt: 'excerpted to' };
+
+export async function sendTo(
+  lines: { pageId: string; ids: readonly string[] },
+  to: { id: string; title: string },
+  at: string,
+  form: SendForm,
+): Promise<boolean> {
+  if (!(await isAllThere())) return false;
+  return perform(
+    [{ do: 'send', id: lines.pageId, toId: to.id, blockIds: [...lines.ids], at, form, seed: newId() }],
+    `${linesWords(lines.ids.length)} ${SENT[form]} “${to.title}”.`,
+  );
+}
+
+/** Takes an excerpt to the page that stands beside. */
+export async function excerptBeside(lines: Pick<ChosenLines, 'pageId' | 'ids'>, besideId: string): Promise<void> {
+  const { title } = await entryOf(besideId);
+  await sendTo(lines, { id: besideId, title }, 'end', 'excerpt');
+}

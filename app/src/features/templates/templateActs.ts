@@ -1,0 +1,85 @@
+import { format } from 'date-fns';
+import { newId } from '@glossarion/core/document';
+import { dayTitleWithYear, localDay } from '@glossarion/core/journal';
+import type { Place } from '@glossarion/core/outline';
+import { nextTitle, type TemplateUse } from '@glossarion/core/templates';
+import { api } from '../../state/api';
+import { store } from '../../state/store';
+import { sheetOpened } from '../../state/view';
+import type { EntryInfo } from '../../state/types';
+import { perform } from '../outline/deeds';
+import { open } from '../shell/navigation';
+
+/** Making pages from templates, and pages into templates. */
+
+export const oneUse = (templateId: string, answers: Record<string, string> = {}): TemplateUse => {
+  const now = new Date();
+  return {
+    templateId,
+    date: dayTitleWithYear(localDay(now)).replace(/^\S+ /u, ''),
+    time: format(now, 'HH:mm'),
+    answers,
+  };
+};
+
+const templates = () =>
+  store.dispatch(api.endpoints.templates.initiate(undefined, { subscribe: false, forceRefetch: true })).unwrap();
+
+/** Makes a page from a template; what the template asks is asked first. */
+export async function makeFromTemplate(templateId: string, place: Place, name = ''): Promise<void> {
+  const template = (await templates()).find((each) => each.id === templateId);
+  if (template && template.questions.length > 0) {
+    const { parentId, afterId } = place;
+    if (parentId)
+      store.dispatch(
+        sheetOpened({ for: 'template', templateId, place: { parentId, ...(afterId !== undefined && { afterId }) } }),
+      );
+    return;
+  }
+  await makeFilled(templateId, place, {}, name);
+}
+
+export async function makeFilled(
+  templateId: string,
+  place: Place,
+  answers: Record<string, string>,
+  name = '',
+): Promise<void> {
+  const id = newId();
+  const isDone = await perform(
+    [{ do: 'make', id, kind: 'page', name, ...place, from: oneUse(templateId, answers) }],
+    null,
+  );
+  if (!isDone) return;
+  const entry = await store
+    .dispatch(api.endpoints.entry.initiate(id, { subscribe: false, forceRefetch: true }))
+    .unwrap();
+  open(entry.name === '' ? `/p/${id}?at=title` : `/p/${id}`);
+}
+
+/** The page after this one in its series: of the same template, its number counted on. */
+export async function makeNext(entry: EntryInfo): Promise<void> {
+  if (!entry.parentId) return;
+  const place = { parentId: entry.parentId, afterId: entry.id };
+  const name = nextTitle(entry.title);
+  if (entry.madeFrom && (await templates()).some(({ id }) => id === entry.madeFrom)) {
+    return makeFromTemplate(entry.madeFrom, place, name);
+  }
+  const id = newId();
+  const isDone = await perform([{ do: 'make', id, kind: 'page', name, ...place }], null);
+  if (isDone) open(`/p/${id}`);
+}
+
+export const setTemplate = (entry: EntryInfo, isTemplate: boolean): Promise<boolean> =>
+  perform(
+    [{ do: 'describe', id: entry.id, isTemplate }],
+    isTemplate ? `Pages can be made from “${entry.title}” now.` : `“${entry.title}” is no template any more.`,
+  );
+
+/** The template of pages made in a place, if it has one. */
+export const templateFor = async (parentId: string): Promise<string | null> => {
+  const { templateId } = await store
+    .dispatch(api.endpoints.templateFor.initiate(parentId, { subscribe: false, forceRefetch: true }))
+    .unwrap();
+  return templateId;
+};
