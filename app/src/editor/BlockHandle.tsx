@@ -63,6 +63,7 @@ export function indexAtHeight(editor: Editor, y: number): number {
 export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
   const [spot, setSpot] = useState<Spot | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
+  const isDragging = useRef(false);
   const start = useRef({ x: 0, y: 0, depth: 0, first: 0, last: 0 });
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -71,6 +72,8 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
 
   const placeAt = useCallback(
     (index: number) => {
+      // What is dragged is measured from where it was taken.
+      if (isDragging.current) return;
       const element = blockElement(editor, index);
       const frame = text.current;
       if (!element?.getBoundingClientRect || !frame) return setSpot(null);
@@ -126,6 +129,7 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
       autoScroll={{ threshold: { x: 0, y: 0.15 } }}
       onDragStart={({ activatorEvent }) => {
         if (!spot) return;
+        isDragging.current = true;
         const point = pointOf(activatorEvent);
         const range = chosenRange(editor.state);
         const isWithin = range && spot.index >= range.first && spot.index <= range.last;
@@ -136,9 +140,13 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
         start.current = { ...point, depth: Number(editor.state.doc.child(first).attrs.depth ?? 0), first, last };
       }}
       onDragMove={(event) => setDrop(dropAt(event))}
-      onDragCancel={() => setDrop(null)}
+      onDragCancel={() => {
+        isDragging.current = false;
+        setDrop(null);
+      }}
       onDragEnd={(event) => {
         const place = dropAt(event as unknown as DragMoveEvent);
+        isDragging.current = false;
         setDrop(null);
         if (!place) return;
         const transaction = moveBlocks(editor.state, start.current, place.target, place.depth);

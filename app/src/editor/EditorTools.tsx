@@ -38,7 +38,8 @@ export function EditorTools({ editor, pageId, text, isMain }: EditorToolsProps) 
   );
 }
 
-const LONG_PRESS = 550;
+/** Less than after which a browser shows its own menu. */
+const LONG_PRESS = 420;
 const SLACK = 10;
 
 /**
@@ -50,6 +51,7 @@ function useChoosingByPointer(editor: Editor, text: RefObject<HTMLElement | null
   useEffect(() => {
     const frame = text.current;
     if (!frame) return;
+    const column = frame.closest<HTMLElement>('.page-column, .day, .beside') ?? frame;
     let timer: ReturnType<typeof setTimeout> | null = null;
     let start = { x: 0, y: 0 };
     const cancel = () => {
@@ -65,18 +67,23 @@ function useChoosingByPointer(editor: Editor, text: RefObject<HTMLElement | null
       if (target.closest('button, input, a, audio, iframe, .toolbar, .search-panel')) return;
       start = { x: event.clientX, y: event.clientY };
       if (event.pointerType === 'mouse') {
-        const isBeside = target === frame || target === editor.view.dom;
-        if (!isBeside || event.button !== 0) return;
+        const isBeside = target === frame || target === column || target.classList.contains('page-text');
+        const { top, bottom } = frame.getBoundingClientRect();
+        const isAlong = event.clientY >= top && event.clientY <= bottom;
+        if (!isBeside || !isAlong || event.button !== 0) return;
         event.preventDefault();
         anchor.current = indexAtHeight(editor, event.clientY);
         return;
       }
-      if (editor.isFocused) return;
+      if (editor.isFocused || !frame.contains(target)) return;
       timer = setTimeout(() => {
         timer = null;
         const index = indexAtHeight(editor, event.clientY);
         editor.view.dispatch(choose(editor.state, index, index));
-        frame.addEventListener('contextmenu', (menu) => menu.preventDefault(), { once: true });
+        // What a browser makes of the rest of the touch would put the cursor into the text.
+        const ignore = (rest: Event) => rest.preventDefault();
+        frame.addEventListener('contextmenu', ignore, { once: true });
+        frame.addEventListener('touchend', ignore, { once: true, passive: false });
       }, LONG_PRESS);
     };
     const onMove = (event: PointerEvent) => {
@@ -88,13 +95,13 @@ function useChoosingByPointer(editor: Editor, text: RefObject<HTMLElement | null
       cancel();
       anchor.current = null;
     };
-    frame.addEventListener('pointerdown', onDown);
+    column.addEventListener('pointerdown', onDown);
     window.addEventListener('pointermove', onMove);
     window.addEventListener('pointerup', onUp);
     window.addEventListener('pointercancel', onUp);
     return () => {
       cancel();
-      frame.removeEventListener('pointerdown', onDown);
+      column.removeEventListener('pointerdown', onDown);
       window.removeEventListener('pointermove', onMove);
       window.removeEventListener('pointerup', onUp);
       window.removeEventListener('pointercancel', onUp);

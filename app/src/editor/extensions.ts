@@ -19,6 +19,7 @@ import { OverviewWithView } from './overviewView';
 import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { Tables } from './tables';
+import { Undo } from './undo';
 import { InsertQueryWatch, LinkQueryWatch, type TypedQueryOptions } from './typedQuery';
 
 export interface EditorNeeds {
@@ -55,6 +56,7 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert }: Edit
     Folds,
     Chosen.configure({ pageId: page.pageId }),
     Tables,
+    Undo,
     BlockKeys,
     Shortcuts,
     Clipboard,

@@ -14,6 +14,8 @@ export interface Deed {
   /** A sentence: “Sluice gate” is in the bin. */
   words: string;
   undo: Act[];
+  /** When it was done, in milliseconds, to tell whether something was written since. */
+  at: number;
 }
 
 /** What the sheet that is open is for; one at a time. */

@@ -11,7 +11,7 @@ const send = (acts: readonly Act[]) => store.dispatch(api.endpoints.acts.initiat
 export async function perform(acts: readonly Act[], words: string | null): Promise<boolean> {
   try {
     const { undo } = await send(acts);
-    if (undo.length > 0) store.dispatch(done({ words: words ?? 'The last change', undo }));
+    if (undo.length > 0) store.dispatch(done({ words: words ?? 'The last change', undo, at: Date.now() }));
     if (words) store.dispatch(noticed({ words, ...(undo.length > 0 && { action: 'undo' as const }) }));
     return true;
   } catch (error) {
@@ -25,7 +25,7 @@ export async function takeBack(): Promise<void> {
   if (!deed) return void store.dispatch(noticed({ words: 'There is nothing to take back in this visit.' }));
   try {
     const { undo } = await send(deed.undo);
-    store.dispatch(takenBack({ words: deed.words, undo }));
+    store.dispatch(takenBack({ words: deed.words, undo, at: Date.now() }));
     store.dispatch(noticed({ words: `Taken back: ${deed.words}` }));
   } catch (error) {
     store.dispatch(noticed({ words: `It could not be taken back. ${problemSentence(error)}` }));
@@ -37,7 +37,7 @@ export async function doAgain(): Promise<void> {
   if (!deed) return;
   try {
     const { undo } = await send(deed.undo);
-    store.dispatch(doneAgain({ words: deed.words, undo }));
+    store.dispatch(doneAgain({ words: deed.words, undo, at: Date.now() }));
     store.dispatch(noticed({ words: deed.words, action: 'undo' }));
   } catch (error) {
     store.dispatch(noticed({ words: problemSentence(error) }));

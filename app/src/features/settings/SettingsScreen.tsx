@@ -20,6 +20,7 @@ import { noteSignedOut } from '../session/memory';
 import { Screen } from '../shell/Screen';
 import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
+import { DayTemplates } from '../templates/DayTemplates';
 import { TakeIn } from './TakeIn';
 
 const MODES: [ModeChoice, string][] = [
@@ -45,6 +46,9 @@ export function SettingsScreen() {
         </Part>
         <Part name="Keys">
           <LettersChoice />
+        </Part>
+        <Part name="What days begin with">
+          <DayTemplates />
         </Part>
         <Part name="Take in notes">
           <TakeIn />
