@@ -209,7 +209,7 @@ function TableText({ node }: { node: NodeJson }) {
             {(row.content ?? []).map((cell, column) => {
               const Cell = cell.type === 'tableHeader' ? 'th' : 'td';
               return (
-                <Cell key={column}>
+                <Cell key={column} data-align={(cell.attrs?.align as string | null) ?? undefined}>
                   {(cell.content ?? []).map((line, place) => (
                     <InlineView key={place} node={line} />
                   ))}

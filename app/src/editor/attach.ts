@@ -22,12 +22,22 @@ export async function attachFiles(editor: Editor, files: readonly File[], at?: n
   }
 }
 
+/** The content of a data address (RFC 2397); null for any other. */
+function blobOf(address: string): Blob | null {
+  const [, type = '', form, data = ''] = /^data:([^;,]*)(?:;[^,]*?)??(;base64)?,(.*)$/su.exec(address) ?? [];
+  if (!type) return null;
+  try {
+    const bytes = form ? Uint8Array.from(atob(data), (character) => character.charCodeAt(0)) : decodeURIComponent(data);
+    return new Blob([bytes], { type });
+  } catch {
+    return null;
+  }
+}
+
 /** Pictures that came as data within what was pasted: each is sent, and its block told where it is. */
 export async function sendPending(editor: Editor, pending: ReadonlyMap<string, string>): Promise<void> {
   for (const [blockId, source] of pending) {
-    const blob = await fetch(source)
-      .then((response) => response.blob())
-      .catch(() => null);
+    const blob = blobOf(source);
     const attachment = blob ? await upload(blob, `picture.${blob.type.split('/')[1]?.split('+')[0] ?? 'png'}`) : null;
     if (editor.isDestroyed) return;
     editor.state.doc.forEach((node, position) => {

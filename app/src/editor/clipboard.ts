@@ -11,7 +11,7 @@ import { attachFiles, sendPending } from './attach';
 import { actedRange, chosenRange } from './chosen';
 import { formatsHere, loadFormats, type Formats } from './formats';
 import { positionOf } from './outline';
-import { isSheetOfCells, pasteCells, tableOfCells } from './tables';
+import { cellRows, isSheetOfCells, pasteCells, tableOfCells } from './tables';
 
 /** What is copied is HTML, Markdown and plain text at once; what is pasted becomes clean blocks. */
 
@@ -58,7 +58,8 @@ const plainText = (nodes: readonly NodeJson[]): string =>
 /** Puts the chosen blocks or the selection on a clipboard event. False when the editor's own way has to do. */
 export function writeCopy(view: EditorView, data: DataTransfer): boolean {
   const formats = formatsHere();
-  if (!formats || view.state.selection instanceof CellSelection) return false;
+  if (view.state.selection instanceof CellSelection) return writeCells(view.state.selection, data);
+  if (!formats) return false;
   const nodes = copiedBlocks(view);
   if (nodes.length === 0) return false;
   const links = {
@@ -70,6 +71,20 @@ export function writeCopy(view: EditorView, data: DataTransfer): boolean {
   data.setData('text/html', formats.writeHtml(nodes, { ...links, hasId: () => true }));
   data.setData('text/markdown', formats.writeMarkdown(nodes, { ...links, hasId: () => false, isWhole: false }));
   data.setData('text/plain', plainText(nodes));
+  return true;
+}
+
+/** Cells go to a spreadsheet as rows. */
+function writeCells(selection: CellSelection, data: DataTransfer): boolean {
+  const rows = cellRows(selection);
+  const table = document.createElement('table');
+  for (const cells of rows) {
+    const row = table.insertRow();
+    for (const words of cells) row.insertCell().textContent = words;
+  }
+  data.clearData();
+  data.setData('text/html', table.outerHTML);
+  data.setData('text/plain', rows.map((cells) => cells.join('\t')).join('\n'));
   return true;
 }
 
@@ -106,6 +121,14 @@ const blocksOfHtml = (formats: Formats, html: string, pending: Map<string, strin
       };
     },
   });
+
+/** Words that were copied with a space before or after them keep it; HTML by itself tells nothing of such spaces. */
+function withOuterSpaces(blocks: NodeJson[], text: string): NodeJson[] {
+  const [only] = blocks;
+  if (blocks.length !== 1 || only?.type !== 'block' || !only.content || text.trim() === '') return blocks;
+  const space = (is: boolean): NodeJson[] => (is ? [{ type: 'text', text: ' ' }] : []);
+  return [{ ...only, content: [...space(/^[ \t]/u.test(text)), ...only.content, ...space(/[ \t]$/u.test(text))] }];
+}
 
 /** Puts blocks where the cursor is: a single paragraph among the words there, others as lines of their own. */
 export function pasteBlocks(view: EditorView, blocks: readonly NodeJson[]): void {
@@ -237,7 +260,7 @@ export const Clipboard = Extension.create({
             // A table's own paste spreads cells over cells.
             if (isInCell && isCells) return pasteCells(view, html, text);
             if (html !== '') {
-              void paste(editor, (formats, pending) => blocksOfHtml(formats, html, pending));
+              void paste(editor, (formats, pending) => withOuterSpaces(blocksOfHtml(formats, html, pending), text));
               return true;
             }
             if (text === '') return false;

@@ -73,7 +73,7 @@ mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-p
 .writing table.sized { table-layout: fixed; } .writing .tableWrapper table:not(.sized) { min-width: 100% !important; }
 .writing th, .writing td { position: relative; border: 1px solid var(--rule); border-width: 0 0 1px; padding: 6px 14px 6px 6px; text-align: start; vertical-align: top; min-width: 40px; }
 .writing [contenteditable=true] table td, .writing[contenteditable=true] td, .writing[contenteditable=true] th { border-width: 1px; }
-.writing td[align='center'], .writing th[align='center'] { text-align: center; } .writing td[align='right'], .writing th[align='right'] { text-align: end; }
+.writing [data-align='center'] { text-align: center; } .writing [data-align='right'] { text-align: end; }
 .writing th { background: color-mix(in srgb, var(--ground) 60%, transparent); }
 .writing .selectedCell { background: color-mix(in srgb, var(--washLapis) 55%, transparent); }
 .writing .column-resize-handle { position: absolute; right: -2px; top: 0; bottom: 0; width: 3px; background: var(--lapis); pointer-events: none; z-index: 2; }

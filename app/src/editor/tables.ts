@@ -237,8 +237,8 @@ function lineAfterTable(state: EditorState): Transaction | null {
   return state.tr.insert(state.doc.content.size, state.schema.nodes.block!.create({ id: newId() }));
 }
 
-/** Cells as a spreadsheet takes them. */
-export function cellText(selection: CellSelection): string {
+/** The words of the cells that are chosen, row by row. */
+export function cellRows(selection: CellSelection): string[][] {
   const table = selection.$anchorCell.node(-1);
   const map = TableMap.get(table);
   const start = selection.$anchorCell.start(-1);
@@ -246,16 +246,16 @@ export function cellText(selection: CellSelection): string {
     selection.$anchorCell.pos - start,
     selection.$headCell.pos - start,
   );
-  const rows: string[] = [];
+  const rows: string[][] = [];
   for (let row = top; row < bottom; row += 1) {
     const cells: string[] = [];
     for (let column = left; column < right; column += 1) {
       const node = table.nodeAt(map.map[row * map.width + column]!)!;
       cells.push(node.textBetween(0, node.content.size, ' ', ' '));
     }
-    rows.push(cells.join('\t'));
+    rows.push(cells);
   }
-  return rows.join('\n');
+  return rows;
 }
 
 /** A table that scrolls within its own frame and shows its columns in the widths they were given. */

@@ -3,11 +3,17 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { targetsKnown, targetsReducer } from './targets';
 import type { Target } from './types';
-import { viewReducer } from './view';
+import { keepBesideId, viewReducer } from './view';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, targets: targetsReducer, view: viewReducer },
   middleware: (getDefault) => getDefault({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+});
+
+let keptBeside = store.getState().view.besideId;
+store.subscribe(() => {
+  const { besideId } = store.getState().view;
+  if (besideId !== keptBeside) keepBesideId((keptBeside = besideId));
 });
 
 export type RootState = ReturnType<typeof store.getState>;

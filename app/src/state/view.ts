@@ -61,6 +61,26 @@ interface ViewState {
   isSearchOpen: boolean;
 }
 
+/** The page that is kept beside outlives a reload of this window, and no more. */
+const BESIDE = 'glossarion-beside';
+
+function keptBeside(): string | null {
+  try {
+    return sessionStorage.getItem(BESIDE);
+  } catch {
+    return null;
+  }
+}
+
+export function keepBesideId(besideId: string | null): void {
+  try {
+    if (besideId) sessionStorage.setItem(BESIDE, besideId);
+    else sessionStorage.removeItem(BESIDE);
+  } catch {
+    // A browser that keeps nothing opens the page alone.
+  }
+}
+
 const initialState: ViewState = {
   sheet: null,
   isStripOpen: false,
@@ -72,7 +92,7 @@ const initialState: ViewState = {
   undone: [],
   chosen: null,
   renamingId: null,
-  besideId: null,
+  besideId: keptBeside(),
   isSearchOpen: false,
 };
 

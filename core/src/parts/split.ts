@@ -29,19 +29,19 @@ export function planSplit(content: readonly NodeJson[], wish: SplitWish, shown: 
   if (headings.length === 0) throw new PlaceError('There is no heading on this page to split it at.');
   const { id, parentId, seed } = wish;
   let afterId: string | null = null;
-  const pageIds: string[] = [];
-  const acts = headings.flatMap((heading) => {
+  const parts = headings.map((heading) => {
     const index = content.indexOf(heading);
     const pageId = namedId(seed, idOf(heading));
-    const part = planPart(
-      content.slice(index, endOfPart(content, index)),
-      { id, blockIds: [], pageId, parentId, afterId },
-      shown,
-    );
+    const part = content.slice(index, endOfPart(content, index));
+    const acts = planPart(part, { id, blockIds: [], pageId, parentId, afterId }, shown);
     afterId = pageId;
-    pageIds.push(pageId);
-    return part;
+    return { pageId, acts };
   });
+  const acts = gathered(
+    parts.flatMap((part) => part.acts),
+    id,
+  );
+  const pageIds = parts.map(({ pageId }) => pageId);
   const start = content.indexOf(headings[0]!);
   const before = start > 0 ? idOf(content[start - 1]!) : null;
   const isBeneath = parentId === id;
@@ -51,4 +51,17 @@ export function planSplit(content: readonly NodeJson[], wish: SplitWish, shown: 
   );
   const after = block('paragraph', [], { id: namedId(seed, 'after') });
   return [...acts, { do: 'putBlocks', id, afterId: before, nodes: [overview, after] }];
+}
+
+/** The same acts with all moves as one and all that leaves the page as one, so that the page is written once for each. */
+function gathered(acts: readonly Act[], id: string): Act[] {
+  const moves = acts.flatMap((act) => (act.do === 'moveBlocks' ? act.blocks : []));
+  const dropped = acts.flatMap((act) => (act.do === 'dropBlocks' && act.id === id ? act.blockIds : []));
+  const others = acts.filter((act) => act.do !== 'moveBlocks' && !(act.do === 'dropBlocks' && act.id === id));
+  return [
+    ...others.filter((act) => act.do === 'make'),
+    { do: 'moveBlocks', id, blocks: moves },
+    { do: 'dropBlocks', id, blockIds: dropped },
+    ...others.filter((act) => act.do !== 'make'),
+  ];
 }

@@ -1,4 +1,5 @@
 import type { EntityManager } from 'typeorm';
+import * as Y from 'yjs';
 import { emptyBody, namedId, type BodyJson } from '@glossarion/core/document';
 import {
   checkPlace,
@@ -236,6 +237,17 @@ function beginning(act: Extract<Act, { do: 'make' }>, context: ActContext, fille
   return overviewBody(namedId(act.id, 'overview'), first, act.overviewOf);
 }
 
+/** What was accepted of each page, as one: its windows take it in at once. */
+function oneForEachPage(accepted: readonly Accepted[]): Accepted[] {
+  const pages = new Map<string, Accepted[]>();
+  for (const each of accepted) pages.set(each.pageId, [...(pages.get(each.pageId) ?? []), each]);
+  return [...pages.values()].map((parts) => ({
+    ...parts[0]!,
+    mended: Y.mergeUpdates(parts.flatMap(({ mended }) => mended ?? [])),
+    changed: [...new Set(parts.flatMap(({ changed }) => changed))],
+  }));
+}
+
 /** The entries an act is about. */
 function idsOf(act: Act): string[] {
   if (act.do === 'duplicate') return [act.copyId];
@@ -277,7 +289,7 @@ export class Acts {
       for (const each of accepted) this.documents.forget(each.pageId);
       throw error;
     }
-    for (const each of accepted) this.documents.tell(each);
+    for (const each of oneForEachPage(accepted)) this.documents.tell(each);
     const touched = [...new Set(acts.flatMap(idsOf).concat(accepted.map(({ pageId }) => pageId)))];
     return { undo, touched, accepted };
   }
