@@ -39,11 +39,11 @@ test('a folder of Markdown is taken in from the settings, and what was not under
   mkdirSync(`${folder}/Reading/Books`, { recursive: true });
   writeFileSync(
     `${folder}/Reading/Books/Tide and Timber.md`,
-    '# Tide and Timber\n\nOn wood. <b>bold</b>\n\n| a | b |\n| - | - |\n| 1 | 2 |\n',
+    '# Tide and Timber\n\nOn wood. <blink>bold</blink>\n\n| a | b |\n| - | - |\n| 1 | 2 |\n',
   );
   await mill.getByLabel('A folder of Markdown files').setInputFiles(folder);
   await expect(mill.getByText('Made: 1 notebook, 1 section, 1 page')).toBeVisible();
-  await expect(mill.getByText(/Tide and Timber\.md: The HTML <b>/)).toBeVisible();
+  await expect(mill.getByText(/Tide and Timber\.md: The HTML <blink>/)).toBeVisible();
   await openPage(mill, 'Tide and Timber');
   await expect(textOf(mill).locator('table')).toContainText('12');
 });

@@ -5,6 +5,7 @@ import type { Act } from '@glossarion/core/outline';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
 import { DEMO_NAME } from '../routes/accounts';
 import type { Services } from '.';
+import { attachDemoFiles } from './demoFiles';
 
 /** The demo account can be signed in to by name as well, to try that out. */
 export const DEMO_PASSPHRASE = 'tide and timber';
@@ -31,13 +32,15 @@ export async function makeDemo(services: Services, folder: string, today: string
   const report = await services.imports.take(account.id, readDemoNotes(folder, today));
   for (const { path: file, what } of report.remarks) services.log.warn(`demo: ${file}: ${what}`);
   await arrange(services, account.id);
+  await attachDemoFiles(services, account.id, path.join(folder, '../files'));
 }
 
 const PINNED = ['Sluice gate no. 2', 'Open day plan', 'Working windows', 'Keyholders'];
 const DELETED = ['Second boat', 'Clock'];
 const LEAVED = ['Undershot wheel'];
+const TEMPLATES = ['Site visit {{number}}'];
 
-/** What notes alone can’t say: pins, leaves, and something in the bin. */
+/** What notes alone can’t say: pins, leaves, templates, and something in the bin. */
 async function arrange({ acts, find }: Services, ownerId: string): Promise<void> {
   const doing = (titles: string[], act: (id: string) => Act): Act[] =>
     titles.flatMap((title) => {
@@ -47,6 +50,7 @@ async function arrange({ acts, find }: Services, ownerId: string): Promise<void>
   await acts.perform(ownerId, [
     ...doing(PINNED, (id) => ({ do: 'pin', id })),
     ...doing(DELETED, (id) => ({ do: 'bin', id })),
+    ...doing(TEMPLATES, (id) => ({ do: 'describe', id, isTemplate: true })),
     ...doing(LEAVED, (id) => ({ do: 'describe', id, showsLeaves: true })),
   ]);
 }

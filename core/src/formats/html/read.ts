@@ -61,6 +61,9 @@ export class BlockReader {
     });
     this.line = [];
     this.isLineOpen = false;
+    // Word processors part paragraphs by empty ones.
+    const isBlank = content.every((each) => each.type === 'text' && each.text!.trim() === '');
+    if (!this.context.isOwn && kind === 'paragraph' && isBlank) return;
     this.push({ ...node, attrs: { ...node.attrs, ...rest } });
   }
 
