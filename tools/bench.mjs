@@ -8,13 +8,14 @@ const sizes = process.argv.slice(2).length > 0 ? process.argv.slice(2) : ['1000'
 build();
 run(process.execPath, ['server/dist/bench.mjs', ...sizes], { env: { ...process.env, NODE_ENV: 'production' } });
 if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
-  for (const each of ['typing', 'contents']) run(process.execPath, [`bench/${each}.mjs`]);
+  for (const each of ['typing', 'writing', 'contents']) run(process.execPath, [`bench/${each}.mjs`]);
 } else {
   console.log('typing and scrolling: not measured, there is no Chromium here');
 }
 const scripts = path.join(root, 'app/dist/_expo/static/js/web');
 const bytes = readdirSync(scripts)
-  .filter((file) => file.endsWith('.js'))
+  // What is fetched before the first screen; the rest comes when it is asked for.
+  .filter((file) => /^(?:entry|__common)-.*\.js$/.test(file))
   .reduce((sum, file) => sum + gzipSync(readFileSync(path.join(scripts, file))).length, 0);
 const kilobytes = Math.round(bytes / 1024);
 console.log(

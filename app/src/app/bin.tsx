@@ -1,4 +1,6 @@
-import { BinScreen } from '../features/bin/BinScreen';
+import { later } from '../features/shell/later';
+
+const BinScreen = later(async () => (await import('../features/bin/BinScreen')).BinScreen);
 
 export default function Bin() {
   return <BinScreen />;

@@ -1,4 +1,6 @@
-import { SettingsScreen } from '../features/settings/SettingsScreen';
+import { later } from '../features/shell/later';
+
+const SettingsScreen = later(async () => (await import('../features/settings/SettingsScreen')).SettingsScreen);
 
 export default function Settings() {
   return <SettingsScreen />;

@@ -1,15 +1,17 @@
 import type { Editor } from '@tiptap/core';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useWindowDimensions } from 'react-native';
+import { later } from '../features/shell/later';
 import { useAppSelector } from '../state/store';
 import { measure } from '../theme/tokens';
 import { BlockBar } from './BlockBar';
 import { BlockHandle, indexAtHeight } from './BlockHandle';
-import { BlockMenu } from './BlockMenu';
 import { choose } from './chosen';
-import { SearchPanel } from './SearchPanel';
 import { TableBar } from './TableBar';
 import { Toolbar } from './Toolbar';
+
+const BlockMenu = later(async () => (await import('./BlockMenu')).BlockMenu, true);
+const SearchPanel = later(async () => (await import('./SearchPanel')).SearchPanel, true);
 
 interface EditorToolsProps {
   editor: Editor;

@@ -3,10 +3,12 @@ import { LibraryProvider } from '../../documents/session';
 import { useOpenDemoMutation, useSessionQuery } from '../../state/api';
 import type { AccountInfo } from '../../state/types';
 import { Loading } from '../shell/Loading';
+import { later } from '../shell/later';
 import { Trouble } from '../shell/Trouble';
 import { AccountContext } from './AccountContext';
-import { SignIn } from './SignIn';
 import { forgetAccount, hasSignedOut, rememberAccount, rememberedAccount } from './memory';
+
+const SignIn = later(async () => (await import('./SignIn')).SignIn);
 
 const ASK_AGAIN = 3000;
 

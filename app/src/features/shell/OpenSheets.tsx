@@ -1,17 +1,23 @@
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { sheetOpened } from '../../state/view';
-import { VoiceSheet } from '../attachments/VoiceSheet';
-import { CardSheet } from '../cards/CardSheet';
 import { GoTo } from '../find/GoTo';
-import { KeysSheet } from '../keys/KeysSheet';
 import { EntrySheet } from '../outline/EntrySheet';
-import { DescribeSheet, MakeSheet } from '../outline/MakeSheet';
 import { MoveSheet } from '../outline/MoveSheet';
 import { liftTo, splitTo } from '../parts/partActs';
-import { LiftToSheet, SendSheet } from '../parts/SendSheet';
-import { AskSheet, TemplateOfSheet } from '../templates/TemplateSheets';
+import { later } from './later';
 import { TrailSheet } from '../trail/TrailSheet';
-import { VisitedSheet } from '../trail/VisitedSheet';
+
+// Sheets that no first screen shows.
+const VoiceSheet = later(async () => (await import('../attachments/VoiceSheet')).VoiceSheet, true);
+const CardSheet = later(async () => (await import('../cards/CardSheet')).CardSheet, true);
+const DescribeSheet = later(async () => (await import('../outline/MakeSheet')).DescribeSheet, true);
+const MakeSheet = later(async () => (await import('../outline/MakeSheet')).MakeSheet, true);
+const LiftToSheet = later(async () => (await import('../parts/SendSheet')).LiftToSheet, true);
+const SendSheet = later(async () => (await import('../parts/SendSheet')).SendSheet, true);
+const AskSheet = later(async () => (await import('../templates/TemplateSheets')).AskSheet, true);
+const TemplateOfSheet = later(async () => (await import('../templates/TemplateSheets')).TemplateOfSheet, true);
+const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
+const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 
 /** The sheet that is open, over whatever screen is shown. */
 export function OpenSheets() {
