@@ -259,7 +259,7 @@ test('text the server refuses is kept as a copy that can be seen', async ({ mill
   await mill.reload();
   await clickEnd(mill, 'Eleven logs');
   await mill.evaluate(() => ((window as { spoil?: boolean }).spoil = true));
-  await mill.keyboard.type(' refused words');
+  await mill.keyboard.insertText(' refused words');
   const copy = mill.getByRole('region', { name: 'Kept copy' });
   await expect(copy).toContainText('refused words');
   await expect(textOf(mill)).not.toContainText('refused words');

@@ -310,7 +310,7 @@ export class Library {
       case 'update': {
         const page = this.pages.get(message.page);
         if (!page?.isReady || page.isStale || page.epoch !== message.epoch) return;
-        Y.applyUpdate(page.document, fromBase64(message.update), 'remote');
+        page.takeIn(fromBase64(message.update));
         return this.keepCopySoon(page);
       }
       case 'saved':
@@ -339,7 +339,7 @@ export class Library {
     // What this window has and the server has not, taken before deletions from elsewhere could empty it.
     const missing = Y.encodeStateAsUpdate(page.document, fromBase64(message.vector));
     if (page.isReady && !page.seed && Y.decodeUpdate(missing).structs.length > 0) this.enqueue(page, missing);
-    Y.applyUpdate(page.document, fromBase64(message.update), 'remote');
+    page.takeIn(fromBase64(message.update));
     page.setReady();
     this.keepCopySoon(page);
     this.tellSaving();

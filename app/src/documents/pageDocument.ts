@@ -38,6 +38,15 @@ export class PageDocument {
     return () => this.listeners.delete(listener);
   };
 
+  /** Called before something from elsewhere is taken in, so that what the person just did here comes first. */
+  readonly beforeTakingIn = new Set<() => void>();
+
+  /** Takes in what came from the server or from this browser's store. */
+  takeIn(update: Uint8Array): void {
+    this.beforeTakingIn.forEach((call) => call());
+    Y.applyUpdate(this.document, update, 'remote');
+  }
+
   /** Changes whenever the page becomes ready, missing, or is started afresh. */
   snapshot = (): number => this.version;
 

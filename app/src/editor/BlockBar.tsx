@@ -1,7 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { useEffect, useRef, useState } from 'react';
-import { actedRange, backIntoText, choose, chooseNone, chosenIds, chosenRange, idsInRange } from './chosen';
+import { actedRange, backIntoText, choose, chooseNone, chosenIds, chosenRange, idsInRange, takeKeysOf } from './chosen';
 import { Dock } from './Dock';
 import { noteCut, writeCopy } from './clipboard';
 import { duplicateBlocks, indent, moveLine, removeBlocks, tick } from './outline';
@@ -55,7 +55,6 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
     element?.scrollIntoView?.({ block: 'nearest' });
   }, [chosen, editor]);
 
-  if (!chosen) return null;
   const dispatch = (edit: Edit): void => {
     const transaction = edit(editor.state);
     if (transaction) editor.view.dispatch(transaction);
@@ -74,7 +73,7 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
     document.getElementById('main')?.focus({ preventScroll: true });
   };
 
-  const onKeyDown = (event: React.KeyboardEvent): void => {
+  const takeKey = (event: KeyboardEvent): void => {
     const isCommand = event.metaKey || event.ctrlKey;
     const deeds: Record<string, () => void> = {
       ArrowUp: () => (event.altKey ? dispatch((state) => moveLine(state, -1)) : step(-1, event.shiftKey)),
@@ -92,10 +91,13 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
       }),
     };
     const deed = deeds[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-    if (!deed || event.nativeEvent.isComposing) return;
+    if (!deed || event.isComposing) return;
     event.preventDefault();
     deed();
   };
+
+  takeKeysOf(editor, takeKey);
+  if (!chosen) return null;
 
   const copy = (event: React.ClipboardEvent, isCut: boolean): void => {
     if (!writeCopy(editor.view, event.clipboardData)) return;
@@ -113,7 +115,7 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
         role="toolbar"
         tabIndex={-1}
         aria-label={chosen.count === 1 ? 'A line is chosen' : `${chosen.count} lines are chosen`}
-        onKeyDown={onKeyDown}
+        onKeyDown={(event) => takeKey(event.nativeEvent)}
         onCopy={(event) => copy(event, false)}
         onCut={(event) => copy(event, true)}
         onPaste={(event) => {

@@ -1,5 +1,5 @@
 import { Extension, type Editor } from '@tiptap/core';
-import { Plugin, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
+import { TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { newId } from '@glossarion/core/document';
 import { actedRange, choose } from './chosen';
 import { indent, moveLine, tick } from './outline';
@@ -129,27 +129,10 @@ function joinAt(state: EditorState, position: number): Transaction | null {
   return state.tr.join(position).scrollIntoView();
 }
 
-/**
- * A browser tells of a moved cursor only after a while. A key pressed at once after another must not act where the
- * cursor was before, so that each key first takes in where it stands now.
- */
-const takeInCursor = new Plugin({
-  props: {
-    handleDOMEvents: {
-      keydown: (view) => {
-        const { domObserver } = view as unknown as { domObserver: { flush: () => void } };
-        if (!view.composing) domObserver.flush();
-        return false;
-      },
-    },
-  },
-});
-
 /** The keyboard of a page: lines, their depth and their order. */
 export const BlockKeys = Extension.create({
   name: 'blockKeys',
   priority: 500,
-  addProseMirrorPlugins: () => [takeInCursor],
   addKeyboardShortcuts() {
     const edit = (each: Edit) => () => run(this.editor, each);
     const always = (each: Edit) => () => {

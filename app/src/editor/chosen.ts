@@ -58,6 +58,11 @@ export const chooseNone = (state: EditorState): Transaction =>
 /** The editor in which blocks are chosen: the letters that act out of text act on those. */
 let active: { editor: Editor; pageId: string } | null = null;
 
+/** What takes a key while lines are chosen. The text may still have the focus for a moment: nothing is typed then. */
+const keyTakers = new WeakMap<Editor, (event: KeyboardEvent) => void>();
+export const takeKeysOf = (editor: Editor, take: (event: KeyboardEvent) => void): void =>
+  void keyTakers.set(editor, take);
+
 export interface ChosenLines {
   editor: Editor;
   pageId: string;
@@ -85,6 +90,8 @@ export function backIntoText(view: EditorView): void {
 
 export const Chosen = Extension.create<{ pageId: string }>({
   name: 'chosen',
+  // Before every key of the text.
+  priority: 3000,
   addOptions: () => ({ pageId: '' }),
   addProseMirrorPlugins() {
     const { editor } = this;
@@ -120,7 +127,17 @@ export const Chosen = Extension.create<{ pageId: string }>({
             });
             return DecorationSet.create(state.doc, marks);
           },
+          handleKeyDown: (view, event) => {
+            const take = key.getState(view.state) ? keyTakers.get(editor) : undefined;
+            take?.(event);
+            return take !== undefined;
+          },
           handleDOMEvents: {
+            beforeinput: (view, event) => {
+              if (!key.getState(view.state)) return false;
+              event.preventDefault();
+              return true;
+            },
             focus: (view) => {
               if (key.getState(view.state)) view.dispatch(chooseNone(view.state));
               return false;

@@ -19,6 +19,7 @@ import { OverviewWithView } from './overviewView';
 import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { Tables } from './tables';
+import { TakeInCursor } from './takeInCursor';
 import { Undo } from './undo';
 import { InsertQueryWatch, LinkQueryWatch, type TypedQueryOptions } from './typedQuery';
 
@@ -50,6 +51,7 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert }: Edit
       // The page's own, so that undo reaches back over the whole visit.
       yUndoOptions: { undoManager: page.undoManager } as never,
     }),
+    TakeInCursor.configure({ page }),
     KeyedSync,
     Identity,
     Lists,

@@ -70,6 +70,7 @@ function* inlineNodes(node: NodeJson): Generator<NodeJson> {
 /** Derives all facts of a body. Pure: the same body gives the same facts. */
 export function bodyFacts(body: BodyJson): BodyFacts {
   const facts: BodyFacts = { blocks: [], links: [], tags: [], files: [], formerIds: [], wordCount: 0, firstWords: '' };
+  const former = new Map<string, string>();
   const ancestors: { id: string; depth: number }[] = [];
   let headingId: string | null = null;
   body.content.forEach((node, position) => {
@@ -110,7 +111,7 @@ export function bodyFacts(body: BodyJson): BodyFacts {
     }
     if (typeof attrs.formerIds === 'string') {
       for (const formerId of attrs.formerIds.split(' ')) {
-        if (formerId) facts.formerIds.push({ formerId, blockId: id });
+        if (formerId) former.set(formerId, id);
       }
     }
     facts.wordCount += countWords(words);
@@ -119,6 +120,8 @@ export function bodyFacts(body: BodyJson): BodyFacts {
     ancestors.push({ id, depth });
     if (kind === 'heading') headingId = id;
   });
+  // Two windows may note one id on two blocks: then the later has it.
+  facts.formerIds = [...former].map(([formerId, blockId]) => ({ formerId, blockId }));
   return facts;
 }
 

@@ -15,8 +15,16 @@ import type { BodyJson } from './types';
 const RUNS = Number(process.env.SOAK_RUNS ?? 150);
 
 type Step =
-  | { do: 'type' | 'move' | 'remove' | 'indent' | 'turn' | 'add'; window: 0 | 1; line: number; place: number }
-  | { do: 'join'; window: 0 | 1 };
+  | {
+      do: 'type' | 'move' | 'remove' | 'indent' | 'turn' | 'add' | 'joinLines' | 'split';
+      window: 0 | 1;
+      line: number;
+      place: number;
+    }
+  /** Everything is sent and received; one thing is sent; everything is received. */
+  | { do: 'join' | 'send' | 'receive'; window: 0 | 1 };
+
+type Edit = Exclude<Step, { do: 'join' | 'send' | 'receive' }>;
 
 const step: fc.Arbitrary<Step> = fc.oneof(
   {
@@ -30,6 +38,8 @@ const step: fc.Arbitrary<Step> = fc.oneof(
         'indent' as const,
         'turn' as const,
         'add' as const,
+        'joinLines' as const,
+        'split' as const,
       ),
       window: fc.constantFrom(0 as const, 1 as const),
       line: fc.nat(20),
@@ -38,11 +48,21 @@ const step: fc.Arbitrary<Step> = fc.oneof(
   },
   {
     weight: 2,
-    arbitrary: fc.record({ do: fc.constant('join' as const), window: fc.constantFrom(0 as const, 1 as const) }),
+    arbitrary: fc.record({
+      do: fc.constantFrom('join' as const, 'send' as const, 'receive' as const),
+      window: fc.constantFrom(0 as const, 1 as const),
+    }),
   },
 );
 
-function edit(page: BodyJson, { do: act, line, place }: Exclude<Step, { do: 'join' }>, word: string): BodyJson {
+/** A line's words parted at the nth space. */
+function halves(words: string, place: number): [string, string] {
+  const parts = words.split(' ');
+  const at = place % parts.length;
+  return [parts.slice(0, at).join(' '), parts.slice(at).join(' ')];
+}
+
+function edit(page: BodyJson, { do: act, line, place }: Edit, word: string): BodyJson {
   const at = line % page.content.length;
   const node = page.content[at]!;
   const to = place % page.content.length;
@@ -55,6 +75,18 @@ function edit(page: BodyJson, { do: act, line, place }: Exclude<Step, { do: 'joi
       return body(...page.content.toSpliced(at, 1).toSpliced(to, 0, node));
     case 'remove':
       return page.content.length > 1 ? body(...page.content.toSpliced(at, 1)) : page;
+    case 'joinLines': {
+      const next = page.content[at + 1];
+      if (!next) return page;
+      const joined = { ...node, content: [text(`${ownWords(node)} ${ownWords(next)}`.trim() || ' ')] };
+      return body(...page.content.toSpliced(at, 2, joined));
+    }
+    case 'split': {
+      const [first, second] = halves(ownWords(node), place);
+      const bare = { type: node.type, attrs: node.attrs };
+      const head = first ? { ...node, content: [text(first)] } : bare;
+      return body(...page.content.toSpliced(at, 1, head, block('paragraph', second)));
+    }
     case 'indent':
       return body(...page.content.with(at, { ...node, attrs: { ...node.attrs, depth: at === 0 ? 0 : 1 } }));
     case 'turn':
@@ -83,8 +115,8 @@ function live(steps: readonly Step[]): {
   });
   const typed: string[] = [];
   const removed = new Set<string>();
-  const join = (index: number) => {
-    const updates = outboxes[index]!.splice(0);
+  const send = (index: number, count = Infinity) => {
+    const updates = outboxes[index]!.splice(0, count);
     if (updates.length > 0) {
       const { removals: noted, rescues } = applyWithRescue(server, Y.mergeUpdates(updates), (client, clock) =>
         removals.get(`${client}/${clock}`),
@@ -94,19 +126,27 @@ function live(steps: readonly Step[]): {
       const { body: mended } = repairBody(putBack(shown, rescues));
       if (mended !== shown) writeBody(server, mended);
     }
+  };
+  const receive = (index: number) => {
     Y.applyUpdate(windows[index]!, Y.encodeStateAsUpdate(server, Y.encodeStateVector(windows[index]!)), 'remote');
   };
+  const join = (index: number) => {
+    send(index);
+    receive(index);
+  };
+  const meetings = { join, send: (index: number) => send(index, 1), receive };
   for (const each of steps) {
-    if (each.do === 'join') {
-      join(each.window);
+    if (each.do === 'join' || each.do === 'send' || each.do === 'receive') {
+      meetings[each.do](each.window);
       continue;
     }
     const window = windows[each.window]!;
     const before = readBody(window);
     const word = `word${typed.length}.`;
     if (each.do === 'type' || each.do === 'add') typed.push(word);
-    const after = edit(before, each, word);
-    const gone = before.content.filter((node) => !after.content.some((other) => other.attrs?.id === node.attrs?.id));
+    const after = edit(before, each as Edit, word);
+    const kept = each.do === 'joinLines' ? before.content : after.content;
+    const gone = before.content.filter((node) => !kept.some((other) => other.attrs?.id === node.attrs?.id));
     // A person who deletes a line deletes the words that are in it for them to see.
     for (const node of gone) for (const seen of ownWords(node).match(/word\d+\./gu) ?? []) removed.add(seen);
     writeBody(window, after);

@@ -140,17 +140,31 @@ function putBackOne(content: NodeJson[], rescue: Rescue): NodeJson[] {
     const node = content[survivor]!;
     if (node.type !== 'block' || rescue.node.type !== 'block') return withLine(content, survivor + 1, rescue);
     const isUnchanged = ownWords(node) === ownWords(rescue.before);
-    const start = survivor === standing ? 0 : Math.max(0, ownWords(node).lastIndexOf(ownWords(rescue.before)));
     const inline =
       isUnchanged || rescue.stands
         ? rescue.stands
           ? insertPieces(node.content ?? [], rescue.pieces, 0)
           : (rescue.node.content ?? [])
-        : insertPieces(node.content ?? [], rescue.pieces, start);
+        : insertPieces(node.content ?? [], ...placed(node, rescue));
     return content.with(survivor, { ...node, content: inline });
   }
   const after = content.findIndex((node) => rescue.afterId !== null && node.attrs?.id === rescue.afterId);
   return withLine(content, after + 1, rescue);
+}
+
+/**
+ * Where the pieces go in a line that is not as their writer saw it: where the words that he saw stand in it now, or
+ * else each after the word that is at its place, so that none is parted.
+ */
+function placed(node: NodeJson, { before, pieces }: Rescue): [Rescue['pieces'], number] {
+  const present = ownWords(node);
+  const seenAt = present.lastIndexOf(ownWords(before));
+  if (seenAt >= 0) return [pieces, seenAt];
+  const afterWord = (offset: number) => {
+    const space = present.indexOf(' ', offset);
+    return offset === 0 ? 0 : space < 0 ? present.length : space;
+  };
+  return [pieces.map((piece) => ({ ...piece, offset: afterWord(piece.offset) })), 0];
 }
 
 /** The deleted line stands again where it stood, marked as kept so that the person sees why. */

@@ -1,0 +1,47 @@
+import { Extension } from '@tiptap/core';
+import { Plugin } from '@tiptap/pm/state';
+import type { EditorView } from '@tiptap/pm/view';
+import type { PageDocument } from '../documents/pageDocument';
+
+/** Reads where the browser has the cursor, and what it has typed, into the editor's state. */
+function takeIn(view: EditorView): void {
+  const { domObserver } = view as unknown as { domObserver: { flush: () => void } };
+  if (!view.composing) domObserver.flush();
+}
+
+/**
+ * A browser tells of a moved cursor only after a while. A key pressed at once after another must not act where the
+ * cursor was before, and what comes from another window must not set it back there: before either, the editor takes in
+ * where the cursor stands now.
+ */
+export const TakeInCursor = Extension.create<{ page: PageDocument | null }>({
+  name: 'takeInCursor',
+  priority: 4000,
+  addOptions: () => ({ page: null }),
+  addProseMirrorPlugins() {
+    const { page } = this.options;
+    return [
+      new Plugin({
+        view: (view) => {
+          const call = () => {
+            if (view.hasFocus()) takeIn(view);
+          };
+          page?.beforeTakingIn.add(call);
+          return { destroy: () => void page?.beforeTakingIn.delete(call) };
+        },
+        props: {
+          handleDOMEvents: {
+            keydown: (view) => {
+              takeIn(view);
+              return false;
+            },
+            beforeinput: (view) => {
+              takeIn(view);
+              return false;
+            },
+          },
+        },
+      }),
+    ];
+  },
+});
