@@ -14,7 +14,8 @@ const phone = { viewport: { width: 390, height: 844 }, hasTouch: true };
 const wide = { viewport: { width: 1280, height: 800 } };
 const openPage = (title) => async (page) => {
   const names = await page.evaluate(async (q) => (await fetch(`/api/names?q=${encodeURIComponent(q)}`)).json(), title);
-  await page.goto(`${url}/p/${names[0].id}`);
+  const named = names.find((each) => each.title === title) ?? names[0];
+  await page.goto(`${url}/p/${named.id}`);
   await page.locator('.writing').first().waitFor();
 };
 const overview = async (page) => {
@@ -49,6 +50,36 @@ const find = async (page) => {
   await page.getByRole('textbox', { name: 'Find' }).fill('gate lift');
 };
 
+const writing = async (page) => {
+  await openPage('Sluice gate no. 2')(page);
+  await page.locator('.writing .words').nth(1).tap();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' /');
+  await page.getByRole('listbox', { name: 'Insert' }).waitFor();
+};
+const choosingLines = async (page) => {
+  await openPage('Sluice gate no. 2')(page);
+  await page.locator('.writing .words').nth(4).click();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Shift+ArrowDown');
+};
+const table = async (page) => {
+  await openPage('Cogs bought so far')(page);
+  await page.locator('.writing td').first().tap();
+};
+const beside = async (page) => {
+  await openPage('Millwright’s ledger')(page);
+  await page.locator('main').focus();
+  await page.keyboard.press('w');
+  await page.keyboard.press('g');
+  await page.getByRole('dialog').getByRole('combobox').fill('Undershot wheel');
+  await page.getByRole('dialog').getByRole('option').first().waitFor();
+  await page.keyboard.press('Enter');
+  await page.locator('.beside .writing').waitFor();
+  await page.getByRole('button', { name: 'Close' }).click();
+};
+
 const views = [
   ['today-phone', phone, 'light', async () => undefined],
   ['today-wide-dark', wide, 'dark', async () => undefined],
@@ -72,7 +103,11 @@ const views = [
   ['leaves-wide', wide, 'light', leaves],
   ['bin-phone', phone, 'light', (page) => page.goto(`${url}/bin`)],
   ['settings-phone-dark', phone, 'dark', (page) => page.goto(`${url}/settings`)],
-  // Last, since it makes a page.
+  ['choosing-lines-wide', wide, 'light', choosingLines],
+  ['table-phone-dark', phone, 'dark', table],
+  ['beside-wide', wide, 'light', beside],
+  // Last, since they write.
+  ['writing-phone', phone, 'light', writing],
   ['overview-phone', phone, 'light', overview],
 ];
 

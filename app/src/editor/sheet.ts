@@ -47,8 +47,8 @@ export const writingSheet = `
 .writing [data-tint='ochre'] { --tint: color-mix(in srgb, var(--washOchre) 55%, transparent); } .writing [data-tint='verdigris'] { --tint: color-mix(in srgb, var(--washVerdigris) 55%, transparent); }
 .writing [data-tint='lapis'] { --tint: color-mix(in srgb, var(--washLapis) 55%, transparent); } .writing [data-tint='vermilion'] { --tint: color-mix(in srgb, var(--washVermilion) 55%, transparent); }
 .writing [data-tint='plum'] { --tint: color-mix(in srgb, var(--washPlum) 55%, transparent); }
-.writing .chosen { box-shadow: 0 0 0 4px color-mix(in srgb, var(--washLapis) 60%, transparent), -7px 0 0 0 var(--lapis); background: color-mix(in srgb, var(--washLapis) 60%, transparent); }
-[dir='rtl'] .chosen { box-shadow: 0 0 0 4px color-mix(in srgb, var(--washLapis) 60%, transparent), 7px 0 0 0 var(--lapis); }
+.writing .chosen { box-shadow: -4px 0 0 0 var(--lapis); background: color-mix(in srgb, var(--washLapis) 60%, transparent); }
+[dir='rtl'] .chosen { box-shadow: 4px 0 0 0 var(--lapis); }
 .writing .block[data-state='done'] .words { color: var(--soft); }
 .writing .block[data-state='dropped'] .words { color: var(--soft); text-decoration: line-through; }
 .writing .link, .writing a, .gloss a, .lines a { color: var(--verdigris); text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; cursor: pointer; }
@@ -108,7 +108,7 @@ ${numbering}
 .title-field { display: block; outline: none; min-height: 1.1em; }
 .title-field:empty::before { content: attr(data-placeholder); color: var(--soft); }
 @media (min-width: 720px) { .title { font-size: 37px; } }
-.picker { position: fixed; z-index: 60; max-width: calc(100vw - 16px); max-height: 60vh; overflow-y: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 8px 28px var(--shadow); padding: 4px 0; }
+.picker { position: fixed; z-index: 60; max-width: calc(100vw - 16px); max-height: min(60vh, 380px); overflow-y: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 8px 28px var(--shadow); padding: 4px 0; }
 .choice { display: block; padding: 7px 14px; min-height: 44px; box-sizing: border-box; cursor: pointer; border-inline-start: 3px solid transparent; }
 .choice.active { background: var(--ground); border-inline-start-color: var(--vermilion); }
 .choice-words { display: block; font: 500 17px/21px ${face.interface}; color: var(--ink); overflow-wrap: anywhere; }

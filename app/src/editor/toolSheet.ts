@@ -4,7 +4,7 @@ import { face, measure } from '../theme/tokens';
 export const toolSheet = `
 .block-handle { position: absolute; right: -6px; width: 36px; height: 30px; padding: 0; border: 0; background: none; color: var(--vermilion); font: 700 19px/28px ${face.writing}; cursor: grab; touch-action: none; opacity: 0; z-index: 3; }
 .page-body:hover .block-handle, .block-handle:focus-visible, .page-body:has(.chosen) .block-handle { opacity: 1; }
-@media (hover: none) { .page-body .block-handle { opacity: 0; pointer-events: none; } .page-body:has(.chosen) .block-handle { opacity: 1; pointer-events: auto; width: 44px; height: 44px; margin-top: -8px; right: -18px; } }
+@media (hover: none), (max-width: 719px) { .page-body .block-handle, .page-body:hover .block-handle { opacity: 0; pointer-events: none; } .page-body:has(.chosen) .block-handle { opacity: 1; pointer-events: auto; width: 44px; height: 44px; margin-top: -8px; right: -18px; } }
 .block-drop { position: absolute; left: 0; right: 30px; height: 3px; margin-top: -2px; background: var(--vermilion); border-radius: 2px; pointer-events: none; z-index: 4; }
 .block-drop::before { content: ''; position: absolute; inset-inline-start: -4px; top: -3px; width: 9px; height: 9px; border-radius: 50%; background: var(--vermilion); }
 .block-bar { position: fixed; left: 0; right: 0; bottom: 22px; width: fit-content; max-width: calc(100vw - 16px); margin: 0 auto; display: flex; align-items: center; overflow-x: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 6px 24px var(--shadow); z-index: 30; padding: 0 6px; }
@@ -32,5 +32,5 @@ export const toolSheet = `
 .picked-files { display: none; }
 .long-page { font: 16px/22px ${face.interface}; color: var(--ochre); border-inline-start: 3px solid var(--ochre); padding: 0 0 0 12px; margin: 0 0 12px; } .long-page button { font: 500 16px ${face.interface}; color: var(--lapis); background: none; border: 0; min-height: 44px; padding: 0 12px 0 0; cursor: pointer; }
 .beside { flex: 1; min-width: 0; box-sizing: border-box; border-inline-start: 1px solid var(--rule); padding: 6px 26px 60px 26px; background: var(--leaf); position: sticky; top: 0; height: 100vh; overflow-y: auto; }
-.beside-head { display: flex; align-items: center; gap: 8px; min-height: 44px; padding-inline-end: 6px; } .beside .title { font-size: 28px; }
+.beside-head { display: flex; align-items: center; gap: 8px; min-height: 44px; padding-inline-end: 6px; } .beside .title { font-size: 28px; padding-bottom: 12px; }
 `;

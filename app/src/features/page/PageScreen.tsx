@@ -158,7 +158,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
         {hasColumn && <MarginColumn groups={groups} count={count} text={text} />}
         {hasBeside && <BesidePage key={besideId} pageId={besideId} />}
       </div>
-      {!hasColumn && !isTextOnly && !(isWide && isMarginHidden) && (
+      {!hasColumn && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && (
         <MarginSheet
           groups={groups}
           count={count}
