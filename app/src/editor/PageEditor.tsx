@@ -38,6 +38,7 @@ export interface PageEditorProps {
 }
 
 const BODY_AFTER = 250;
+const FIRST_BODY_AFTER = 30;
 
 /** A page's text, for writing. Everything the rest of the app knows of the editor goes through these properties. */
 export function PageEditor({
@@ -151,7 +152,8 @@ function useTellBody(editor: Editor | null, latest: { current: { onBody?: (body:
     const later = () => {
       timer ??= setTimeout(tell, BODY_AFTER);
     };
-    tell();
+    // Once the text is on the screen: a long page takes a while to be read.
+    timer = setTimeout(tell, FIRST_BODY_AFTER);
     editor.on('update', later);
     return () => {
       editor.off('update', later);
