@@ -4,12 +4,13 @@ import { EntryEntity, type Entry } from '../entities';
 import type { ActContext } from './acts';
 import { adjustBeneath, weightOf } from './beneath';
 
+/** CROSS JOIN keeps the order of the walk: what holds others comes before them, as their rows must. */
 const LIVING_BENEATH = `
   WITH RECURSIVE down(id) AS (
     SELECT ?
     UNION ALL
     SELECT e.id FROM entries e JOIN down ON e.parentId = down.id WHERE e.deletedAt IS NULL
-  ) SELECT e.* FROM down JOIN entries e ON e.id = down.id`;
+  ) SELECT e.* FROM down CROSS JOIN entries e ON e.id = down.id`;
 
 /**
  * Copies an entry with everything beneath it, to stand after it. Pages and blocks get new ids, and what links inside
