@@ -56,7 +56,7 @@ export default tseslint.config(
   },
   {
     files: ['core/src/**'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'core/src/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',

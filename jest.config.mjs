@@ -17,6 +17,8 @@ const plain = {
   ],
   moduleNameMapper: {
     '^@glossarion/core/(.*)$': path.join(root, 'core/src/$1/index.ts'),
+    // Its pattern of exports is beyond Jest's resolver.
+    '^chrono-node/en$': path.join(root, 'node_modules/chrono-node/dist/cjs/locales/en/index.js'),
   },
 };
 

@@ -244,11 +244,11 @@ test('the browser killed in the middle of typing loses at most the last second',
   await context.close();
 });
 
-test('text the server refuses is kept as a copy that can be seen', async ({ mill, context }) => {
+test('text the server refuses is kept as a copy that can be seen', async ({ mill }) => {
   const id = await openPage(mill, 'Stop logs');
   await saved(mill);
   // A window of another making sends what no honest one does; here the shape is broken on purpose before it is sent.
-  await context.addInitScript(() => {
+  await mill.addInitScript(() => {
     const send = WebSocket.prototype.send;
     WebSocket.prototype.send = function (data) {
       const message = JSON.parse(String(data)) as { type: string; epoch: number };

@@ -155,6 +155,6 @@ test('X11 two pages stand beside each other, or a tap apart on a phone; an excer
   await expect(excerpt).toContainText('– Ledger');
   await page.reload();
   await excerpt.locator('a').click();
-  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Ledger');
+  await expect(page.getByRole('textbox', { name: 'Title', exact: true }).first()).toHaveText('Ledger');
   await expect(page.locator('.landed')).toContainText('Quarter days');
 });

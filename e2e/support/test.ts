@@ -1,5 +1,8 @@
-import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import { outlineNotes } from './outline';
 import { TestServer } from './server';
 
@@ -34,7 +37,46 @@ export const millNotes: NoteFile[] = [
   { path: 'People & Firms/Smiths/Callum Frayne.md', text: 'Smith and welder at the old lifeboat house.\n' },
 ];
 
-export const test = base.extend<Omit<Fixtures, 'server'>, Pick<Fixtures, 'server'>>({
+interface WorkerFixtures {
+  server: TestServer;
+  /** A browser with a profile on the disk, in which what was fetched and compiled once is there for all tests. */
+  profile: BrowserContext;
+}
+
+export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
+  profile: [
+    async ({ server }, use, { project }) => {
+      const folder = mkdtempSync(path.join(os.tmpdir(), 'glossarion-profile-'));
+      const { viewport, hasTouch, locale, permissions, launchOptions } = project.use;
+      const profile = await chromium.launchPersistentContext(folder, {
+        ...launchOptions,
+        viewport,
+        hasTouch,
+        locale,
+        permissions,
+        baseURL: server.url,
+      });
+      await use(profile);
+      await profile.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  /** The profile, emptied of all that the tests before left in it. */
+  context: async ({ profile, server }, use) => {
+    await use(profile);
+    for (const page of profile.pages()) {
+      await page.close({ runBeforeUnload: false });
+    }
+    await profile.clearCookies();
+    const blank = await profile.newPage();
+    const cleaner = await profile.newCDPSession(blank);
+    await cleaner.send('Storage.clearDataForOrigin', {
+      origin: server.url,
+      storageTypes: 'local_storage,indexeddb,cache_storage,service_workers',
+    });
+    await blank.close();
+  },
   server: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {

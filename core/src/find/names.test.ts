@@ -30,3 +30,14 @@ test('slips are forgiven, and a move or a rename above is found at once', () => 
   index.delete('b1');
   expect(index.search('budget grants')).toEqual(['b2']);
 });
+
+test('other names find, each page once, until they are taken away', () => {
+  index.set('oak', 'Oak for the leaf', 'mill', ['Cutting list', 'Leaf oak']);
+  expect(index.search('cutting')).toEqual(['oak']);
+  expect(index.search('oak')).toEqual(['oak']);
+  index.set('oak', 'Oak for the leaf', 'mill', ['Butt']);
+  expect(index.search('cutting')).toEqual([]);
+  expect(index.search('butt')).toEqual(['oak']);
+  index.delete('oak');
+  expect(index.search('butt')).toEqual([]);
+});

@@ -22,9 +22,14 @@ export const nameFuzzy = new UFuzzy({
 /** Letters and figures parted by single spaces, with one before the first: the beginning of a word is easily found. */
 const spaced = (folded: string): string => ` ${folded.replace(/[^\p{L}\p{N}]+/gu, ' ')}`;
 
+/** Parts an id from the number of an other name. */
+const OTHER = '~';
+const otherKey = (id: string, number: number): string => `${id}${OTHER}${number}`;
+
 /**
  * The names of an account's pages, for finding one by a few letters. Slips of the finger are forgiven: one wrong,
- * missing, doubled or swapped letter a word. Words of what a page stands in find it too.
+ * missing, doubled or swapped letter a word. Words of what a page stands in find it
+ * too, and so do its other names.
  */
 export class NameIndex {
   private ids: string[] = [];
@@ -33,6 +38,8 @@ export class NameIndex {
   private parents: (string | null)[] = [];
   private places = new Map<string, number>();
   private spaced: string[] = [];
+  /** How many other names each has, by id; they stand in rows of their own. */
+  private others = new Map<string, number>();
   /** The place of each one's parent, -1 for none, and the places of all parents; made anew after a change. */
   private structure: { parents: Int32Array; holders: number[] } | null = null;
 
@@ -40,7 +47,23 @@ export class NameIndex {
     return this.places.size;
   }
 
-  set(id: string, name: string, parentId: string | null): void {
+  set(id: string, name: string, parentId: string | null, otherNames: readonly string[] = []): void {
+    this.setRow(id, name, parentId);
+    const before = this.others.get(id) ?? 0;
+    otherNames.forEach((other, number) => this.setRow(otherKey(id, number), other, parentId));
+    for (let number = otherNames.length; number < before; number += 1) this.deleteRow(otherKey(id, number));
+    if (otherNames.length > 0) this.others.set(id, otherNames.length);
+    else this.others.delete(id);
+  }
+
+  delete(id: string): void {
+    const others = this.others.get(id) ?? 0;
+    for (let number = 0; number < others; number += 1) this.deleteRow(otherKey(id, number));
+    this.others.delete(id);
+    this.deleteRow(id);
+  }
+
+  private setRow(id: string, name: string, parentId: string | null): void {
     const place = this.places.get(id) ?? this.ids.length;
     const isMoved = place === this.ids.length || this.parents[place] !== parentId;
     this.ids[place] = id;
@@ -51,7 +74,7 @@ export class NameIndex {
     if (isMoved) this.structure = null;
   }
 
-  delete(id: string): void {
+  private deleteRow(id: string): void {
     const place = this.places.get(id);
     if (place === undefined) return;
     const last = this.ids.length - 1;
@@ -73,10 +96,9 @@ export class NameIndex {
     const needle = foldWords(typed).trim();
     if (needle === '') return [];
     const named = this.byName(needle, limit);
-    if (named.length >= limit) return named.map((index) => this.ids[index]!);
-    const seen = new Set(named);
-    const trailed = this.byTrail(needle).filter((index) => !seen.has(index));
-    return [...named, ...trailed].slice(0, limit).map((index) => this.ids[index]!);
+    const found = named.length < limit ? [...named, ...this.byTrail(needle)] : named;
+    const ids = found.map((index) => this.ids[index]!.split(OTHER)[0]!);
+    return [...new Set(ids)].slice(0, limit);
   }
 
   private byName(needle: string, limit: number): number[] {

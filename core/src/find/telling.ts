@@ -8,9 +8,12 @@ const SILENT = new Set(
   ),
 );
 
+/** Whether a folded word says something of what a text is about. */
+export const isTelling = (word: string): boolean => !SILENT.has(word);
+
 /** The words of a text that tell what it is about, each brought down to its stem (Porter 1980). */
 export const tellingWords = (text: string): string[] =>
   wordsIn(text)
     .map((each) => each.word)
-    .filter((word) => !SILENT.has(word))
+    .filter(isTelling)
     .map(stemmer);

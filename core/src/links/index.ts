@@ -1,1 +1,3 @@
+export * from './near';
+export * from './pickable';
 export * from './state';

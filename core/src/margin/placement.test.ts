@@ -1,43 +1,9 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import path from 'node:path';
 import fc from 'fast-check';
-import { bodyFacts, shownWords, type BodyJson } from '../document';
-import { planImport, type MarkdownFile } from '../formats/markdown';
-import { addDays } from '../journal';
+import { bodyFacts, shownWords } from '../document';
+import { demoPages, type DemoPage } from '../testing/demoNotes';
 import { judged } from './judged';
 import { marginLine } from './lines';
 import { placeGlosses, slideDown, type MarginLine, type MarginReference } from './placement';
-
-const TODAY = '2026-11-24';
-const NOTES = path.join(__dirname, '../../../demo/notes');
-
-interface DemoPage {
-  id: string;
-  name: string | number;
-  body: BodyJson;
-}
-
-/** The demo notes as the importer reads them. */
-function demoPages(): { pages: DemoPage[]; titleOf: (id: string) => string } {
-  const dated = (text: string) =>
-    text.replace(/\{\{day ([+-]?\d+)\}\}/gu, (_whole, days: string) => addDays(TODAY, Number(days)));
-  const files: MarkdownFile[] = readdirSync(NOTES, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile())
-    .map((entry) => {
-      const file = path.join(entry.parentPath, entry.name);
-      return { path: dated(path.relative(NOTES, file)), text: dated(readFileSync(file, 'utf8')) };
-    });
-  const plan = planImport(files, { dayIdOf: (day) => `day ${day}`, looseNotebook: 'Loose' });
-  const daysAgo = (day: string) => Math.round((Date.parse(TODAY) - Date.parse(day)) / 86_400_000);
-  const pages: DemoPage[] = [
-    ...plan.entries
-      .filter((entry) => entry.kind === 'page')
-      .map((entry) => ({ id: entry.id, name: entry.name, body: entry.body! })),
-    ...plan.days.map(({ day, body }) => ({ id: `day ${day}`, name: daysAgo(day), body })),
-  ];
-  const titles = new Map(pages.map((page) => [page.id, String(page.name)]));
-  return { pages, titleOf: (id) => titles.get(id) ?? '' };
-}
 
 const { pages, titleOf } = demoPages();
 

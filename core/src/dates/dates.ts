@@ -1,0 +1,64 @@
+import { GB } from 'chrono-node/en';
+import { isDay, type DayDate } from '../journal/day';
+
+/** A place of a text that names a day. */
+export interface DatePlace {
+  /** In UTF-16 units of the text. */
+  start: number;
+  end: number;
+  day: DayDate;
+}
+
+/** Texts without any of these name no day; most texts are such, and reading dates costs much more than this. */
+const SIGN =
+  /\d|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day\b|\b(?:today|tonight|tomorrow|yesterday|week|fortnight|month|next|last)\b/iu;
+/** Figures alone are a date only in these forms: “4.12” is a height far more often. */
+const FIGURES = /^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{4})$/u;
+/** What is read as time goes by, not as a day. */
+const MOMENT = /^(?:now|this morning|this afternoon|this evening|last night|tonight|midnight|noon)$/iu;
+/** Small words that are read along with a date and are none of it. */
+const LEADING = /^(?:on|at|by|from|the|of|in the)\s+(?=\S)/iu;
+const MONTH_NAME = /\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)/iu;
+
+const two = (value: number): string => String(value).padStart(2, '0');
+
+/**
+ * The days that a text names, in words or figures, as chrono reads them in British English.
+ *
+ * @param reference the day the text was written on, from which “tomorrow” and dates without a year are counted; null
+ *   when it is not known: then only dates with a year count
+ */
+export function datesIn(text: string, reference: DayDate | null): DatePlace[] {
+  if (!SIGN.test(text)) return [];
+  const [year, month, day] = (reference ?? '2000-01-01').split('-').map(Number) as [number, number, number];
+  const places: DatePlace[] = [];
+  for (const result of GB.parse(text, new Date(year, month - 1, day, 12))) {
+    const { start: found } = result;
+    const leading = LEADING.exec(result.text)?.[0].length ?? 0;
+    const words = result.text.slice(leading).trimEnd();
+    const start = result.index + leading;
+    const isOfDay = found.isCertain('day') || found.isCertain('weekday');
+    if (!isOfDay || MOMENT.test(words)) continue;
+    if (!/\p{L}/u.test(words) && !FIGURES.test(words)) continue;
+    if (reference === null && !(found.isCertain('year') && (MONTH_NAME.test(words) || FIGURES.test(words)))) continue;
+    const date = `${String(found.get('year')).padStart(4, '0')}-${two(found.get('month')!)}-${two(found.get('day')!)}`;
+    if (isDay(date)) places.push({ start, end: start + words.length, day: date });
+  }
+  return places;
+}
+
+/** The day that what was typed is, whole; null when it is none. */
+export function dayTyped(typed: string, today: DayDate): DayDate | null {
+  const words = typed.trim();
+  const [place] = datesIn(words, today);
+  return place && place.start <= (LEADING.exec(words)?.[0].length ?? 0) && place.end === words.length
+    ? place.day
+    : null;
+}
+
+/** The date that ends where the text ends, as one is just being written; null when none does. */
+export function dateAtEnd(text: string, today: DayDate): DatePlace | null {
+  const from = Math.max(0, text.length - 60);
+  const last = datesIn(text.slice(from), today).at(-1);
+  return last && from + last.end === text.length ? { ...last, start: from + last.start, end: from + last.end } : null;
+}

@@ -1,0 +1,46 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import type { BodyJson } from '../document';
+import { planImport, type MarkdownFile } from '../formats/markdown';
+import { addDays } from '../journal';
+
+/** The demo notes, as the importer reads them, for tests that judge by them. */
+
+const TODAY = '2026-11-24';
+const NOTES = path.join(__dirname, '../../../demo/notes');
+
+export interface DemoPage {
+  id: string;
+  /** The title, or for a day how many days before the demo's today it was. */
+  name: string | number;
+  /** What a page stands in; nothing for a day. */
+  section: string;
+  body: BodyJson;
+}
+
+export function demoPages(): { pages: DemoPage[]; titleOf: (id: string) => string } {
+  const dated = (text: string) =>
+    text.replace(/\{\{day ([+-]?\d+)\}\}/gu, (_whole, days: string) => addDays(TODAY, Number(days)));
+  const files: MarkdownFile[] = readdirSync(NOTES, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => {
+      const file = path.join(entry.parentPath, entry.name);
+      return { path: dated(path.relative(NOTES, file)), text: dated(readFileSync(file, 'utf8')) };
+    });
+  const plan = planImport(files, { dayIdOf: (day) => `day ${day}`, looseNotebook: 'Loose' });
+  const daysAgo = (day: string) => Math.round((Date.parse(TODAY) - Date.parse(day)) / 86_400_000);
+  const names = new Map(plan.entries.map((entry) => [entry.id, entry.name]));
+  const pages: DemoPage[] = [
+    ...plan.entries
+      .filter((entry) => entry.kind === 'page')
+      .map((entry) => ({
+        id: entry.id,
+        name: entry.name,
+        section: names.get(entry.parentId ?? '') ?? '',
+        body: entry.body!,
+      })),
+    ...plan.days.map(({ day, body }) => ({ id: `day ${day}`, name: daysAgo(day), section: '', body })),
+  ];
+  const titles = new Map(pages.map((page) => [page.id, String(page.name)]));
+  return { pages, titleOf: (id) => titles.get(id) ?? '' };
+}
