@@ -36,6 +36,7 @@ export async function start(config: Config): Promise<Running> {
       server.close(() => resolve());
       setTimeout(() => server.closeAllConnections(), 2000).unref();
     });
+    await services.background.close();
     await services.database.close();
   };
   return { services, port, stop };

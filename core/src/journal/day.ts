@@ -39,6 +39,19 @@ export function untilMidnight(now: Date): number {
 /** The id of a day's page, the same on every device of an account. */
 export const dayId = (accountId: string, day: DayDate): string => namedId(accountId, `day/${day}`);
 
+/** Days that an id of an account can be that of, though nothing of the day is stored. */
+const FIRST_YEAR = 1950;
+const LAST_YEAR = 2100;
+
+/** All days of the years that links are made to, by the ids of their pages in one account. */
+export function daysById(accountId: string): Map<string, DayDate> {
+  const days = new Map<string, DayDate>();
+  for (let day = `${FIRST_YEAR}-01-01`; day < `${LAST_YEAR}-01-01`; day = addDays(day, 1)) {
+    days.set(dayId(accountId, day), day);
+  }
+  return days;
+}
+
 const format = (day: DayDate, options: Intl.DateTimeFormatOptions): string =>
   new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' })
     .format(new Date(`${day}T00:00:00Z`))

@@ -28,7 +28,17 @@ export interface Placement {
  * tag is weak: a page's lines often share one. Shared words count by their rarity, for themselves and, since one word
  * in three tells more than one in thirty, once more by the shortness of the shorter line.
  */
-export const WEIGHTS = { link: 3, tag: 0.5, word: 0.9, wordInShort: 2.5, least: 2, linkRare: 0, len: 1, digits: 1, pow: 0.5 };
+export const WEIGHTS = {
+  link: 3,
+  tag: 0.5,
+  word: 0.9,
+  wordInShort: 2.5,
+  least: 2,
+  linkRare: 0,
+  len: 1,
+  digits: 1,
+  pow: 0.5,
+};
 /** The least score that ties a gloss to a line. */
 export const LEAST_SCORE = 2;
 
@@ -50,7 +60,15 @@ export function placeGlosses(
   const lc = new Map<string, number>();
   for (const l of [...lines, ...references]) for (const x of new Set(l.links)) lc.set(x, (lc.get(x) ?? 0) + 1);
   const N = lines.length + references.length;
-  const linkSum = (a: readonly string[], b: ReadonlySet<string>) => { let t = 0; for (const x of new Set(a)) if (b.has(x)) t += WEIGHTS.linkRare ? Math.log(1 + N / (lc.get(x) ?? 1)) ** WEIGHTS.linkRare / Math.log(1 + N / 2) ** WEIGHTS.linkRare : 1; return t; };
+  const linkSum = (a: readonly string[], b: ReadonlySet<string>) => {
+    let t = 0;
+    for (const x of new Set(a))
+      if (b.has(x))
+        t += WEIGHTS.linkRare
+          ? Math.log(1 + N / (lc.get(x) ?? 1)) ** WEIGHTS.linkRare / Math.log(1 + N / 2) ** WEIGHTS.linkRare
+          : 1;
+    return t;
+  };
 
   return references.map((reference, index) => {
     const { id: referenceId, targetBlockId } = reference;
@@ -64,7 +82,8 @@ export function placeGlosses(
       const own = lineWords[place]!;
       let rarity = 0;
       for (const word of own) if (words.has(word)) rarity += rarityOf(word) * (/^\d+$/.test(word) ? WEIGHTS.digits : 1);
-      const shortness = 1 / Math.max(1, WEIGHTS.len * Math.min(own.size, words.size) + (1 - WEIGHTS.len) * own.size) ** WEIGHTS.pow;
+      const shortness =
+        1 / Math.max(1, WEIGHTS.len * Math.min(own.size, words.size) + (1 - WEIGHTS.len) * own.size) ** WEIGHTS.pow;
       const score =
         WEIGHTS.link * linkSum(line.links, named) +
         WEIGHTS.tag * countShared(line.tags, tags) +

@@ -67,6 +67,17 @@ export type Act =
   | { do: 'split'; id: string; parentId: string; seed: string }
   /** Sets a page's blocks back into the page above it. */
   | { do: 'foldBack'; id: string }
+  /** Gives lines other content; each is known by its id. Refused when they are not what they were. */
+  | { do: 'rewrite'; id: string; nodes: NodeJson[]; was?: NodeJson[] }
+  /** Gives a page other names. */
+  | { do: 'otherNames'; id: string; names: string[] }
+  /** Links a page, or a day, wherever these lines name it. */
+  | { do: 'linkNames'; id: string; day?: string; places: { pageId: string; blockId: string }[] }
+  /** Leaves a line that names a page unlinked for good, or offers it again. */
+  | { do: 'leaveUnlinked'; id: string; pageId: string; blockId: string; isLeft: boolean }
+  /** Merges a page into another, whither its links lead from then on. */
+  | { do: 'merge'; id: string; intoId: string }
+  | { do: 'leadTo'; id: string; toId: string | null }
   /** Brings blocks to another page. */
   | { do: 'send'; id: string; toId: string; blockIds: string[]; at: string; form: SendForm; seed: string };
 
@@ -80,6 +91,9 @@ export interface MovedBlock {
 }
 
 export type ActKind = Act['do'];
+
+/** The most other names a page may have. */
+export const MAX_OTHER_NAMES = 40;
 
 /** The most acts one request may hold. */
 export const MAX_ACTS = 500;

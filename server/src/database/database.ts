@@ -5,6 +5,7 @@ import { DataSource, type EntityManager } from 'typeorm';
 import { entities } from '../entities';
 import { Foundations1790000000000 } from '../migrations/1790000000000-foundations';
 import { Structure1790000100000 } from '../migrations/1790000100000-structure';
+import { Links1790000300000 } from '../migrations/1790000300000-links';
 import { Writing1790000200000 } from '../migrations/1790000200000-writing';
 import { WriteQueue } from './writeQueue';
 
@@ -22,7 +23,9 @@ export class Database {
     private source: DataSource,
     /** The connection that is written on; only within `write`. */
     readonly writer: RawDatabase,
-    private reader: RawDatabase,
+    /** The connection that reads what is committed. */
+    readonly reader: RawDatabase,
+    readonly file: string,
   ) {}
 
   static async open(folder: string): Promise<Database> {
@@ -33,7 +36,7 @@ export class Database {
       type: 'better-sqlite3',
       database: file,
       entities,
-      migrations: [Foundations1790000000000, Structure1790000100000, Writing1790000200000],
+      migrations: [Foundations1790000000000, Structure1790000100000, Writing1790000200000, Links1790000300000],
       synchronize: false,
       prepareDatabase: (connection: RawDatabase) => {
         writer = connection;
@@ -44,7 +47,7 @@ export class Database {
     await source.runMigrations({ transaction: 'each' });
     const reader = new BetterSqlite3(file, { readonly: true });
     reader.pragma('cache_size = -65536');
-    return new Database(source, writer!, reader);
+    return new Database(source, writer!, reader, file);
   }
 
   /** Runs one transaction after all before it. It commits when `work` is through and rolls back when it throws. */

@@ -79,6 +79,8 @@ export interface Entry {
   /** The template of pages made in here, and the one this page was made from. */
   templateId: string | null;
   madeFrom: string | null;
+  /** The page it was merged into: links to this one lead there. */
+  mergedInto: string | null;
   /** Pages and sections beneath at any depth, leaving out what is in the bin below this entry. */
   pagesBeneath: number;
   sectionsBeneath: number;
@@ -109,6 +111,7 @@ export const EntryEntity = new EntitySchema<Entry>({
     isTemplate: { type: 'integer', default: 0 },
     templateId: { type: 'text', nullable: true },
     madeFrom: { type: 'text', nullable: true },
+    mergedInto: { type: 'text', nullable: true },
     pagesBeneath: { type: 'integer' },
     sectionsBeneath: { type: 'integer' },
   },

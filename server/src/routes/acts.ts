@@ -1,10 +1,19 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { MAX_BLOCKS, MAX_DEPTH } from '@glossarion/core/document';
-import { ENTRY_KINDS, MAX_ACTS, MAX_NAME, ORNAMENTS, PIGMENTS, SEASONS, type Act } from '@glossarion/core/outline';
+import {
+  ENTRY_KINDS,
+  MAX_ACTS,
+  MAX_NAME,
+  MAX_OTHER_NAMES,
+  ORNAMENTS,
+  PIGMENTS,
+  SEASONS,
+  type Act,
+} from '@glossarion/core/outline';
 import { SEND_FORMS } from '@glossarion/core/parts';
 import type { Services } from '../services';
-import { id, line, route } from './route';
+import { day, id, line, route } from './route';
 
 const pigment = Joi.string().valid(...PIGMENTS);
 const ornament = Joi.string()
@@ -13,6 +22,7 @@ const ornament = Joi.string()
 const description = line(2000);
 const parentId = id.allow(null).required();
 const afterId = id.allow(null);
+const nodes = Joi.array().items(Joi.object().unknown()).max(MAX_BLOCKS);
 const blockIds = Joi.array().items(id).max(MAX_BLOCKS).required();
 
 /** What each act must say. */
@@ -65,7 +75,7 @@ const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
   unmake: {},
   putBlocks: {
     afterId: afterId.required(),
-    nodes: Joi.array().items(Joi.object().unknown()).max(MAX_BLOCKS).required(),
+    nodes: nodes.required(),
   },
   dropBlocks: { blockIds },
   moveBlocks: {
@@ -87,6 +97,18 @@ const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
   lift: { blockIds, pageId: id.required(), parentId: id.required() },
   split: { parentId: id.required(), seed: id.required() },
   foldBack: {},
+  rewrite: { nodes: nodes.required(), was: nodes },
+  otherNames: { names: Joi.array().items(line(400)).max(MAX_OTHER_NAMES).required() },
+  linkNames: {
+    day,
+    places: Joi.array()
+      .items(Joi.object({ pageId: id.required(), blockId: id.required() }))
+      .max(MAX_ACTS)
+      .required(),
+  },
+  leaveUnlinked: { pageId: id.required(), blockId: id.required(), isLeft: Joi.boolean().required() },
+  merge: { intoId: id.required() },
+  leadTo: { toId: id.allow(null).required() },
   send: {
     toId: id.required(),
     blockIds,
@@ -111,7 +133,7 @@ const act = Joi.alternatives().conditional(Joi.ref('.do'), {
 });
 
 /** Everything that changes the outline: making, naming, moving, laying aside, deleting, and taking any of it back. */
-export function actRoutes({ acts, entries, find, notices }: Services): Router {
+export function actRoutes({ acts, entries, noteName, forgetNames, notices }: Services): Router {
   const router = Router();
   route(
     router,
@@ -124,8 +146,8 @@ export function actRoutes({ acts, entries, find, notices }: Services): Router {
     async ({ account, body }) => {
       const wanted = (body as { acts: Act[] }).acts;
       const { undo, touched } = await acts.perform(account.id, wanted);
-      if (wanted.some(({ do: name }) => MAKES_MANY.has(name))) find.forget(account.id);
-      else for (const each of touched) find.note(account.id, each);
+      if (wanted.some(({ do: name }) => MAKES_MANY.has(name))) forgetNames(account.id);
+      else for (const each of touched) noteName(account.id, each);
       notices.send(account.id, { pageId: touched.length === 1 ? touched[0]! : null, changed: changedBy(wanted) });
       return { undo, targets: entries.targets(account.id, touched) };
     },
@@ -134,12 +156,13 @@ export function actRoutes({ acts, entries, find, notices }: Services): Router {
 }
 
 /** Acts that make or take away more pages than they name. */
-const MAKES_MANY = new Set<Act['do']>(['duplicate', 'split', 'unmake']);
+const MAKES_MANY = new Set<Act['do']>(['duplicate', 'split', 'unmake', 'merge', 'leadTo']);
 
 /** Renaming and pinning leave what points where as it was. */
-function changedBy(acts: readonly Act[]): ('title' | 'links' | 'outline' | 'desk')[] {
+function changedBy(acts: readonly Act[]): ('title' | 'links' | 'outline' | 'desk' | 'named')[] {
+  if (acts.every((each) => each.do === 'leaveUnlinked')) return ['named'];
   const isPinning = acts.every((each) => each.do === 'pin' || each.do === 'unpin');
   if (isPinning) return ['desk'];
   const isLinkNeutral = acts.every((each) => each.do === 'name' || each.do === 'describe' || each.do === 'make');
-  return isLinkNeutral ? ['outline', 'title', 'desk'] : ['outline', 'title', 'links', 'desk'];
+  return isLinkNeutral ? ['outline', 'title', 'desk'] : ['outline', 'title', 'links', 'desk', 'named'];
 }

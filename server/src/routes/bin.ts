@@ -4,10 +4,10 @@ import type { Services } from '../services';
 import { route, withId } from './route';
 
 /** The bin: what was deleted, and the only way in which anything is deleted for good. */
-export function binRoutes({ bin, find, notices }: Services): Router {
+export function binRoutes({ bin, forgetNames, notices }: Services): Router {
   const router = Router();
   const tell = (ownerId: string) => {
-    find.forget(ownerId);
+    forgetNames(ownerId);
     notices.send(ownerId, { pageId: null, changed: ['outline', 'title', 'links', 'desk'] });
   };
 

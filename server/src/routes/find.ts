@@ -6,7 +6,7 @@ import { route } from './route';
 const typed = Joi.string().allow('').max(500).required();
 
 /** Finding by words and by name. */
-export function findRoutes({ find }: Services): Router {
+export function findRoutes({ find, pickables, webTitles }: Services): Router {
   const router = Router();
 
   route(
@@ -32,6 +32,33 @@ export function findRoutes({ find }: Services): Router {
       const wish = query as { q: string; limit: number };
       return find.byName(account.id, wish.q, wish.limit);
     },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/pickables',
+      summary: 'What links can lead to, for choosing from in a window: all of it, or what changed since a revision.',
+      query: Joi.object({ since: Joi.number().integer().min(0).allow(null).default(null) }),
+    },
+    ({ account, query }) => pickables.since(account.id, (query as { since: number | null }).since),
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/web-title',
+      summary: 'The title of a web address, as the made-up web knows it; no request leaves.',
+      query: Joi.object({
+        address: Joi.string()
+          .max(4096)
+          .uri({ scheme: ['http', 'https'] })
+          .required(),
+      }),
+    },
+    ({ query }) => ({ title: webTitles.of((query as { address: string }).address) }),
   );
 
   return router;

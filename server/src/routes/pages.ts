@@ -1,12 +1,23 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import type { BodyJson } from '@glossarion/core/document';
-import { namedIn } from '@glossarion/core/margin';
+import { JOURNAL, namedIn, type MarginFilter } from '@glossarion/core/margin';
 import type { Services } from '../services';
-import { day, route, withId } from './route';
+import { day, id, line, route, withId } from './route';
+
+/** A piece of a long list. */
+interface Piece {
+  from: number;
+  limit: number;
+}
+
+const piece = (limit: number) => ({
+  from: Joi.number().integer().min(0).max(1_000_000).default(0),
+  limit: Joi.number().integer().min(1).max(500).default(limit),
+});
 
 /** Pages for reading: a page with its text, its Margin, the days of the journal. */
-export function pageRoutes({ database, entries, margin, journal }: Services): Router {
+export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses, journal }: Services): Router {
   const router = Router();
 
   const named = (ownerId: string, body: BodyJson) => entries.targets(ownerId, namedIn([body]).links);
@@ -24,7 +35,15 @@ export function pageRoutes({ database, entries, margin, journal }: Services): Ro
       const stored = database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', entry.id);
       const body = (stored ? JSON.parse(stored.json) : { type: 'doc', content: [] }) as BodyJson;
       const { row: _row, ownerId: _owner, season: ownSeason, ...rest } = entry;
-      return { ...rest, ownSeason, ...entries.place(account.id, entry.id), body, targets: named(account.id, body) };
+      const names = entries.otherNames(entry.id);
+      return {
+        ...rest,
+        names,
+        ownSeason,
+        ...entries.place(account.id, entry.id),
+        body,
+        targets: named(account.id, body),
+      };
     },
   );
 
@@ -33,11 +52,64 @@ export function pageRoutes({ database, entries, margin, journal }: Services): Ro
     {
       method: 'get',
       path: '/pages/:id/margin',
-      summary: 'What points at a page, with the lines around each link.',
+      summary: 'What points at a page, with the lines around each link, newest first.',
+      params: withId,
+      query: Joi.object({
+        notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
+        tag: line(200),
+        since: day,
+        isWithoutAside: Joi.boolean(),
+        ...piece(200),
+      }),
+    },
+    ({ account, params, query }) => {
+      const { from, limit, ...filter } = query as MarginFilter & Piece;
+      return margin.glosses(account.id, params.id!, filter, from, limit);
+    },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/pages/:id/named',
+      summary: 'Lines that name a page, or a day, without linking it.',
+      params: withId,
+      query: Joi.object(piece(50)),
+    },
+    ({ account, params, query }) => {
+      const { from, limit } = query as Piece;
+      return alsoNamed.list(account.id, params.id!, from, limit);
+    },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/pages/:id/kin',
+      summary: 'The pages most like one, as they were found last; missing ones are looked for.',
       params: withId,
     },
-    ({ account, params }) =>
-      entries.exists(params.id!) ? margin.glosses(account.id, params.id!) : { glosses: [], targets: [] },
+    ({ account, params }) => kin.of(account.id, params.id!),
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/pages/:id/lines',
+      summary: 'Lines of a page that can be linked to, headings first.',
+      params: withId,
+      query: Joi.object({ q: Joi.string().allow('').max(200).default('') }),
+    },
+    ({ account, params, query }) => glimpses.lines(account.id, params.id!, (query as { q: string }).q),
+  );
+
+  route(
+    router,
+    { method: 'get', path: '/glimpses/:id', summary: 'What a preview shows of anything with an id.', params: withId },
+    ({ account, params }) => glimpses.of(account.id, params.id!),
   );
 
   route(

@@ -20,6 +20,7 @@ import type { Accepted, Documents } from './documents';
 import { duplicate } from './duplicate';
 import type { FactWriter } from './facts';
 import { nearestPlace } from './nearestPlace';
+import * as linking from './linking';
 import * as parts from './parts';
 import { pin, unpin } from './pins';
 import { fillTemplate, type FilledTemplate } from './templates';
@@ -199,9 +200,11 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
 
   restore: async (act, context) => {
     const entry = ownButNoDay(context, act.id);
+    // Brought back, a page that was merged into another stands for itself again.
+    const led = entry.mergedInto ? await context.perform({ do: 'leadTo', id: act.id, toId: null }) : [];
     const place = await nearestPlace(context, entry);
     const isMoved = place.parentId !== entry.parentId;
-    if (entry.deletedAt === null && !isMoved) return [];
+    if (entry.deletedAt === null && !isMoved) return led;
     if (entry.deletedAt === null) adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), -1);
     await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: null, ...place });
     adjustBeneath(context.database.writer, place.parentId, weightOf(entry), 1);
@@ -209,7 +212,7 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
     const moved: Act[] = isMoved
       ? [{ do: 'putBack', id: act.id, parentId: entry.parentId, orderKey: entry.orderKey }]
       : [];
-    return [...binned, ...moved];
+    return [...binned, ...moved, ...led];
   },
 
   duplicate: async (act, context) => {
@@ -226,6 +229,7 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   unpin: (act, context) => unpin(context, act.id),
 
   ...parts,
+  ...linking,
 };
 
 /** What a page that is made begins with. */
@@ -253,6 +257,7 @@ function idsOf(act: Act): string[] {
   if (act.do === 'duplicate') return [act.copyId];
   if (act.do === 'lift') return [act.id, act.pageId];
   if (act.do === 'send') return [act.id, act.toId];
+  if (act.do === 'merge') return [act.id, act.intoId];
   return [act.id];
 }
 

@@ -57,7 +57,7 @@ export class Bin {
     for (const id of ids) {
       const line = this.entries.line(ownerId, id, met);
       const deleted = line.findLast((step) => step.deletedAt !== null);
-      if (!deleted) continue;
+      if (!deleted || line[line.length - 1]?.mergedInto) continue;
       const { pagesBeneath, sectionsBeneath } = this.entries.own(ownerId, id);
       found.push({
         ...this.entries.targets(ownerId, [id])[0]!,
@@ -75,7 +75,8 @@ export class Bin {
   private deletedIds(ownerId: string): string[] {
     return this.database
       .all<{ id: string }>(
-        'SELECT id FROM entries WHERE ownerId = ? AND deletedAt IS NOT NULL ORDER BY deletedAt DESC',
+        `SELECT id FROM entries WHERE ownerId = ? AND deletedAt IS NOT NULL AND mergedInto IS NULL
+         ORDER BY deletedAt DESC`,
         ownerId,
       )
       .map((row) => row.id);
@@ -141,7 +142,7 @@ export class Bin {
   async empty(ownerId: string): Promise<number> {
     return this.database.write(() => {
       const ids = this.database.writer
-        .prepare('SELECT id FROM entries WHERE ownerId = ? AND deletedAt IS NOT NULL')
+        .prepare('SELECT id FROM entries WHERE ownerId = ? AND deletedAt IS NOT NULL AND mergedInto IS NULL')
         .all(ownerId) as { id: string }[];
       for (const { id } of ids) this.purgeWithin(ownerId, id);
       return ids.length;

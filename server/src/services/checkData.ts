@@ -1,7 +1,9 @@
 import * as Y from 'yjs';
 import { bodyFacts, readBody, readTitle, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
+import { MentionSearch } from '../background/mentions';
 import type { RawDatabase } from '../database/database';
+import { foundTitle } from './facts';
 
 /** One place where what is stored of a page does not follow from its body. */
 export interface Disagreement {
@@ -61,7 +63,12 @@ export function checkData(database: RawDatabase): Disagreement[] {
     );
     const indexed = database.prepare('SELECT title, body FROM findIndex WHERE rowid = ?').get(page.row);
     const words = facts.blocks.map((block) => block.words).join('\n');
-    expect('Words for finding', indexed, { title: indexedWords(page.name), body: indexedWords(words) });
+    const names = rows('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position', page.id) as { name: string }[];
+    const title = foundTitle(
+      page.name,
+      names.map(({ name }) => name),
+    );
+    expect('Words for finding', indexed, { title, body: indexedWords(words) });
     if (page.state) {
       const document = new Y.Doc({ gc: false });
       Y.applyUpdate(document, page.state);
@@ -94,7 +101,30 @@ export function checkData(database: RawDatabase): Disagreement[] {
   for (const { id, name, title } of names) {
     if (title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });
   }
-  return found;
+  return [...found, ...checkMentions(database)];
+}
+
+/** Compares what names what with the texts, where nothing is waiting to be looked through. */
+function checkMentions(database: RawDatabase): Disagreement[] {
+  if (database.prepare('SELECT 1 FROM namesDue').get()) return [];
+  const search = new MentionSearch(database);
+  const pages = database
+    .prepare(
+      `SELECT id, ownerId FROM entries e WHERE kind = 'page'
+       AND NOT EXISTS (SELECT 1 FROM mentionsDue d WHERE d.pageId = e.id)`,
+    )
+    .all() as { id: string; ownerId: string }[];
+  const held = database.prepare('SELECT name, blockId, places FROM mentions WHERE pageId = ?');
+  return pages.flatMap(({ id, ownerId }) => {
+    const key = (rows: { name: string; blockId: string; places: unknown }[]) =>
+      rows
+        .map((row) => JSON.stringify([row.name, row.blockId, row.places]))
+        .sort()
+        .join('\n');
+    const derived = search.lookThrough(id, ownerId).map((each) => ({ ...each, places: JSON.stringify(each.places) }));
+    const isSame = key(held.all(id) as typeof derived) === key(derived);
+    return isSame ? [] : [{ pageId: id, what: 'What it names differs from its text.' }];
+  });
 }
 
 interface PageRow {

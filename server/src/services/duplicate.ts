@@ -48,6 +48,7 @@ export async function duplicate(context: ActContext, root: Entry, copyId: string
       begunAt: context.now,
       changedAt: context.now,
       deletedAt: null,
+      mergedInto: null,
     });
     const { row } = await manager.findOneByOrFail(EntryEntity, { id });
     const body = bodies.get(original.id);

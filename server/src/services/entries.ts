@@ -1,6 +1,6 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { linkState, type LinkState } from '@glossarion/core/links';
-import { dayTitleWithYear } from '@glossarion/core/journal';
+import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
 import {
   carriedSeason,
   shownTitle,
@@ -29,7 +29,7 @@ export interface Target {
 
 /** What is read of an entry to say what it is called and where it stands. */
 export const STEP_COLUMNS =
-  'e.id, e.ownerId, e.parentId, e.kind, e.name, e.firstWords, e.wordCount, e.pigment, e.day, e.deletedAt, e.season';
+  'e.id, e.ownerId, e.parentId, e.kind, e.name, e.firstWords, e.wordCount, e.pigment, e.day, e.deletedAt, e.season, e.mergedInto';
 const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = ?`;
 
 export type Step = Pick<
@@ -45,6 +45,7 @@ export type Step = Pick<
   | 'day'
   | 'deletedAt'
   | 'season'
+  | 'mergedInto'
 >;
 
 /** Entries that one answer has met: what many stand in is read once. */
@@ -52,8 +53,14 @@ export type Met = Map<string, Step | undefined>;
 
 export type EntryPlace = Omit<Target, 'state'> & { isDeleted: boolean; kind: EntryKind };
 
+/** Pages that were merged one into the other are followed so far. */
+const MERGINGS = 50;
+
 /** What entries are and where they stand. The one place where access to entries is decided. */
 export class Entries {
+  /** The days of accounts by the ids of their pages; made when an id is met that nothing stored has. */
+  private days = new Map<string, Map<string, string>>();
+
   constructor(private database: Database) {}
 
   /** The entry, if it is this owner's; in the bin or not. */
@@ -121,6 +128,7 @@ export class Entries {
 
   private target(ownerId: string, id: string, met: Met): Target {
     const entry = this.step(ownerId, id, met);
+    if (entry?.mergedInto) return { ...this.target(ownerId, this.survivor(ownerId, id), met), id };
     if (entry) {
       const { isDeleted, ...place } = this.place(ownerId, id, met);
       const { season } = place;
@@ -138,6 +146,8 @@ export class Entries {
       const words = shownWords(JSON.parse(block.node) as NodeJson, titleOf);
       return { ...place, id, kind: 'block', title: shownTitle(words, place.title), state };
     }
+    const day = this.dayOf(ownerId, id);
+    if (day !== null) return unwrittenDay(id, day);
     const tombstone = this.database.first<{ title: string }>(
       'SELECT title FROM tombstones WHERE id = ? AND ownerId = ?',
       id,
@@ -154,6 +164,52 @@ export class Entries {
       pigment: null,
       day: null,
     };
+  }
+
+  /** The other names of a page, in their order. */
+  otherNames(pageId: string): string[] {
+    return this.database
+      .all<{ name: string }>('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position', pageId)
+      .map(({ name }) => name);
+  }
+
+  allOtherNames(ownerId: string): Map<string, string[]> {
+    const rows = this.database.all<{ pageId: string; name: string }>(
+      `SELECT o.pageId, o.name FROM otherNames o JOIN entries e ON e.id = o.pageId
+       WHERE e.ownerId = ? ORDER BY o.pageId, o.position`,
+      ownerId,
+    );
+    const names = new Map<string, string[]>();
+    for (const { pageId, name } of rows) names.set(pageId, [...(names.get(pageId) ?? []), name]);
+    return names;
+  }
+
+  /** The page that an id leads to: itself, or what it was merged into. */
+  survivor(ownerId: string, id: string): string {
+    let at = id;
+    for (let steps = 0; steps < MERGINGS; steps += 1) {
+      const next = this.database.first<{ mergedInto: string | null }>(
+        'SELECT mergedInto FROM entries WHERE id = ? AND ownerId = ?',
+        at,
+        ownerId,
+      )?.mergedInto;
+      if (!next) return at;
+      at = next;
+    }
+    return at;
+  }
+
+  /** The day whose page has this id, stored or not; null when it is no day's. */
+  dayOf(ownerId: string, id: string): string | null {
+    // Ids that are drawn are of another version than those that are computed.
+    if (id[14] !== '5') return null;
+    let days = this.days.get(ownerId);
+    if (!days) {
+      days = daysById(ownerId);
+      if (this.days.size >= 4) this.days.delete(this.days.keys().next().value!);
+      this.days.set(ownerId, days);
+    }
+    return days.get(id) ?? null;
   }
 
   /** The block an id names, now or formerly. */
@@ -187,6 +243,19 @@ export class Entries {
     return found;
   }
 }
+
+/** What a link shows of a day on which nothing was written yet. */
+const unwrittenDay = (id: string, day: string): Target => ({
+  id,
+  kind: 'page',
+  pageId: id,
+  title: dayTitleWithYear(day),
+  state: 'unwritten',
+  season: 'now',
+  trail: [],
+  pigment: null,
+  day,
+});
 
 export type TitledEntry = Pick<Entry, 'name' | 'firstWords' | 'day' | 'kind'>;
 

@@ -2,6 +2,7 @@ import type BetterSqlite3 from 'better-sqlite3';
 import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
 import type { RawDatabase } from '../database/database';
+import { MAKE_DUE } from './background';
 
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
@@ -26,7 +27,7 @@ export class FactWriter {
     previous: BodyFacts | null,
   ): BodyFacts {
     const facts = bodyFacts(body);
-    this.writeBlocks(page.id, previous?.blocks ?? [], facts.blocks);
+    const isChanged = this.writeBlocks(page.id, previous?.blocks ?? [], facts.blocks);
     this.writeRows('links', ['blockId', 'position', 'target', 'words'], page.id, previous?.links, facts.links);
     this.writeRows('tags', ['blockId', 'position', 'name', 'tag'], page.id, previous?.tags, facts.tags);
     this.writeRows('fileUses', ['blockId', 'fileId'], page.id, previous?.files, facts.files);
@@ -37,12 +38,20 @@ export class FactWriter {
       facts.wordCount,
       page.id,
     );
+    if (isChanged || !previous) {
+      this.run(MAKE_DUE, page.id);
+      this.run('DELETE FROM kinMade WHERE pageId = ?', page.id);
+    }
+    if (page.indexed !== title) {
+      this.noteName(page.id, page.indexed ?? '');
+      this.noteName(page.id, title);
+    }
     const words = blockWords(facts);
     if (!previous || words !== blockWords(previous) || page.indexed !== title) {
       this.run(
         'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)',
         page.row,
-        indexedWords(title),
+        this.titleWords(page.id, title),
         indexedWords(words),
       );
     }
@@ -54,12 +63,39 @@ export class FactWriter {
     this.run("INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, '')", row, indexedWords(name));
   }
 
-  private writeBlocks(pageId: string, previous: readonly BlockFact[], next: readonly BlockFact[]): void {
+  /** A page's title and its other names are found alike. */
+  private titleWords(pageId: string, title: string): string {
+    const names = this.database.prepare('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position').all(pageId);
+    return foundTitle(
+      title,
+      (names as { name: string }[]).map(({ name }) => name),
+    );
+  }
+
+  /** Brings the index in line with a page's other names. */
+  writeOtherNames(page: { row: number; id: string; name: string }): void {
+    this.run('UPDATE findIndex SET title = ? WHERE rowid = ?', this.titleWords(page.id, page.name), page.row);
+  }
+
+  /** A page is called so from now on, or not any more: what names it is looked for in the background. */
+  noteName(pageId: string, name: string): void {
+    if (name.trim() === '') return;
+    this.run(
+      'INSERT INTO namesDue (ownerId, pageId, name) SELECT ownerId, id, ? FROM entries WHERE id = ? AND day IS NULL',
+      name,
+      pageId,
+    );
+  }
+
+  /** True when any block is other than it was. */
+  private writeBlocks(pageId: string, previous: readonly BlockFact[], next: readonly BlockFact[]): boolean {
+    let isChanged = false;
     const before = new Map(previous.map((block) => [block.id, block]));
     for (const block of next) {
       const old = before.get(block.id);
       before.delete(block.id);
       if (old && isSameBlock(old, block)) continue;
+      isChanged = true;
       this.run(
         `INSERT OR REPLACE INTO blocks (pageId, id, parentId, headingId, position, depth, kind, state, words, node)
          VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
@@ -76,6 +112,7 @@ export class FactWriter {
       );
     }
     for (const id of before.keys()) this.run('DELETE FROM blocks WHERE pageId = ? AND id = ?', pageId, id);
+    return isChanged || before.size > 0;
   }
 
   /** Links, tags and former ids are few and cheap: when any differs, all of the page's are written anew. */
@@ -99,6 +136,10 @@ export class FactWriter {
     }
   }
 }
+
+/** The words by which a page's title is found: those of its other names too. */
+export const foundTitle = (title: string, otherNames: readonly string[]): string =>
+  indexedWords([title, ...otherNames].join('\n'));
 
 const blockWords = (facts: BodyFacts): string => facts.blocks.map((block) => block.words).join('\n');
 

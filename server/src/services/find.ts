@@ -11,7 +11,6 @@ import {
 } from '@glossarion/core/find';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
-import type { Accepted } from './documents';
 import type { Entries, Target } from './entries';
 import { entryTitle } from './entries';
 import type { Entry } from '../entities';
@@ -116,7 +115,8 @@ export class Find {
         'SELECT id, parentId, name, firstWords, day, kind FROM entries WHERE ownerId = ?',
         ownerId,
       );
-      for (const row of rows) index.set(row.id, entryTitle(row), row.parentId);
+      const others = this.entries.allOtherNames(ownerId);
+      for (const row of rows) index.set(row.id, entryTitle(row), row.parentId, others.get(row.id));
       this.names.set(ownerId, index);
     }
     return index;
@@ -126,12 +126,9 @@ export class Find {
   note(ownerId: string, id: string): void {
     const index = this.names.get(ownerId);
     if (!index) return;
+    if (!this.entries.exists(id)) return index.delete(id);
     const entry = this.entries.own(ownerId, id);
-    index.set(id, entryTitle(entry), entry.parentId);
-  }
-
-  noteAccepted(accepted: Accepted): void {
-    if (accepted.changed.includes('title')) this.note(accepted.ownerId, accepted.pageId);
+    index.set(id, entryTitle(entry), entry.parentId, this.entries.otherNames(id));
   }
 
   forget(ownerId: string): void {

@@ -7,7 +7,6 @@ import type { Database } from '../database/database';
 import type { Documents } from './documents';
 import { weightOf } from './beneath';
 import type { FactWriter } from './facts';
-import type { Find } from './find';
 
 export interface ImportReport {
   notebooks: number;
@@ -24,7 +23,7 @@ export class Imports {
   constructor(
     private database: Database,
     private documents: Documents,
-    private find: Find,
+    private forgetNames: (ownerId: string) => void,
     private facts: FactWriter,
   ) {}
 
@@ -32,7 +31,7 @@ export class Imports {
     const plan = planImport(files, { dayIdOf: (day) => dayId(ownerId, day), looseNotebook });
     for (const each of [...plan.entries, ...plan.days]) if (each.body) each.body = checkBody(each.body);
     const report = await this.database.write(() => this.make(ownerId, plan));
-    this.find.forget(ownerId);
+    this.forgetNames(ownerId);
     return report;
   }
 

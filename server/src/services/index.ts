@@ -1,9 +1,14 @@
 import type { Logger } from 'pino';
 import type { Config } from '../config';
 import { Database } from '../database/database';
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { inlineHelper, threadHelper } from '../background/helper';
 import { Accounts } from './accounts';
 import { Acts } from './acts';
+import { AlsoNamed } from './alsoNamed';
 import { Attachments } from './attachments';
+import { Background } from './background';
 import { Bin } from './bin';
 import { OutlineReader } from './contents';
 import { DeskReader } from './desk';
@@ -11,12 +16,16 @@ import { Documents } from './documents';
 import { Entries } from './entries';
 import { FactWriter } from './facts';
 import { Find } from './find';
+import { Glimpses } from './glimpses';
 import { Imports } from './imports';
 import { Journal } from './journal';
+import { KinReader } from './kin';
 import { Margin } from './margin';
 import { Notices } from './notices';
+import { PickableNames } from './pickables';
 import { Settings } from './settings';
 import { Templates } from './templates';
+import { WebTitles } from './webTitles';
 
 /** Everything the routes and the socket work with. */
 export interface Services {
@@ -34,6 +43,16 @@ export interface Services {
   templates: Templates;
   documents: Documents;
   margin: Margin;
+  alsoNamed: AlsoNamed;
+  kin: KinReader;
+  glimpses: Glimpses;
+  pickables: PickableNames;
+  webTitles: WebTitles;
+  background: Background;
+  /** The names of one entry changed: what was kept of them is brought in line. */
+  noteName: (ownerId: string, id: string) => void;
+  /** The names of many did. */
+  forgetNames: (ownerId: string) => void;
   journal: Journal;
   find: Find;
   imports: Imports;
@@ -47,9 +66,23 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const documents = new Documents(database, entries, facts);
   const find = new Find(database, entries);
   const notices = new Notices();
-  documents.onAccepted((accepted) => {
-    find.noteAccepted(accepted);
-    const { ownerId, pageId, changed } = accepted;
+  const pickables = new PickableNames(database, entries);
+  const script = new URL('./worker.mjs', import.meta.url);
+  const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
+  const background = new Background(database, helper, notices, log);
+  const noteName = (ownerId: string, id: string) => {
+    find.note(ownerId, id);
+    pickables.note(ownerId, id);
+    background.poke();
+  };
+  const forgetNames = (ownerId: string) => {
+    find.forget(ownerId);
+    pickables.forget(ownerId);
+    background.forget(ownerId);
+  };
+  documents.onAccepted(({ ownerId, pageId, changed }) => {
+    if (changed.includes('title')) noteName(ownerId, pageId);
+    background.poke();
     if (changed.length > 0) notices.send(ownerId, { pageId, changed });
   });
   return {
@@ -67,9 +100,17 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     templates: new Templates(database),
     documents,
     margin: new Margin(database, entries),
+    alsoNamed: new AlsoNamed(database, entries),
+    kin: new KinReader(database, entries, background),
+    glimpses: new Glimpses(database, entries),
+    pickables,
+    webTitles: new WebTitles(path.resolve('standins/web')),
+    background,
+    noteName,
+    forgetNames,
     journal: new Journal(database),
     find,
-    imports: new Imports(database, documents, find, facts),
+    imports: new Imports(database, documents, forgetNames, facts),
     notices,
   };
 }

@@ -1,5 +1,5 @@
 /** What of an account's data changed, as far as windows keep answers about it. */
-export type Changed = 'title' | 'links' | 'outline' | 'folds' | 'desk' | 'settings';
+export type Changed = 'title' | 'links' | 'outline' | 'folds' | 'desk' | 'settings' | 'named' | 'kin';
 
 /** Tells an account's open windows what has changed elsewhere, so that they ask for it again. */
 export interface Notice {

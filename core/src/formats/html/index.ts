@@ -1,2 +1,3 @@
 export * from './read';
 export * from './write';
+export * from './webPage';
