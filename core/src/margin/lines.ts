@@ -21,6 +21,15 @@ export function namedIn(nodes: readonly NodeJson[]): { links: string[]; tags: st
  * names. `nodes` are the line and what stands beneath it.
  */
 export function marginLine(pageId: string, nodes: readonly NodeJson[], titleOf: (id: string) => string): MarginLine {
-  const words = nodes.map((node) => shownWords(node, (id) => (id === pageId ? '' : titleOf(id)))).join(' ');
-  return { id: String(nodes[0]?.attrs?.id), words, ...namedIn(nodes) };
+  const words = nodes
+    .map((node) => shownWords(withoutTags(node), (id) => (id === pageId ? '' : titleOf(id))))
+    .join(' ');
+  const { id, kind } = nodes[0]?.attrs ?? {};
+  return { id: String(id), words, isHeading: kind === 'heading', ...namedIn(nodes) };
+}
+
+/** Tags count for themselves, not as words once more. */
+function withoutTags(node: NodeJson): NodeJson {
+  if (node.type === 'tag') return { type: 'text', text: '' };
+  return node.content ? { ...node, content: node.content.map(withoutTags) } : node;
 }

@@ -42,17 +42,17 @@ describe('placing glosses as a careful reader would', () => {
 
   test('every judged gloss and line stands in the demo notes', () => {
     expect(rows.filter((row) => !row.isThere).map((row) => `${row.page}: ${row.gloss}`)).toEqual([]);
-    expect(rows.length).toBeGreaterThanOrEqual(40);
+    expect(rows.length).toBeGreaterThanOrEqual(100);
   });
 
-  test('at least nine in ten agree', () => {
+  test('at least 92 of 100 agree', () => {
     const shown = rows.map(
       (row) =>
         `${row.agrees ? '  ' : '✗ '}${row.score.toFixed(2).padStart(5)}  ${row.page} ← ${row.from}: ${row.gloss} | ${row.found?.slice(0, 30) ?? 'head'}${row.agrees ? '' : ` (reader: ${row.beside ?? 'head'})`}`,
     );
     const agreeing = rows.filter((row) => row.agrees).length;
     process.stdout.write(`${shown.join('\n')}\n${agreeing} of ${rows.length} as a careful reader\n`);
-    expect(agreeing / rows.length).toBeGreaterThanOrEqual(0.9);
+    expect(agreeing / rows.length).toBeGreaterThanOrEqual(0.92);
   });
 });
 

@@ -7,6 +7,8 @@ export interface MarginLine {
   /** Ids it links to. */
   links: readonly string[];
   tags: readonly string[];
+  /** A heading says what others are about and little itself. */
+  isHeading?: boolean;
 }
 
 /** A gloss, as far as placing needs it. */
@@ -25,26 +27,20 @@ export interface Placement {
 
 /**
  * What counts for how much. Tuned on the judged glosses of the demo notes (judged.ts), where it is a flat optimum. A
- * tag is weak: a page's lines often share one. Shared words count by their rarity, for themselves and, since one word
- * in three tells more than one in thirty, once more by the shortness of the shorter line.
+ * tag is weak: a page's lines often share one. Shared words count by their rarity and, since one word in three tells
+ * more than one in thirty, by the shortness of the shorter line.
  */
-export const WEIGHTS = {
-  link: 3,
-  tag: 0.5,
-  word: 0.9,
-  wordInShort: 2.5,
-  least: 2,
-  linkRare: 0,
-  len: 1,
-  digits: 1,
-  pow: 0.5,
-};
+export const WEIGHTS = { link: 1.5, tag: 0.3, word: 3.5, heading: 0.4 };
+/** How fast a shared word counts for less as the shorter of two lines grows. */
+const SHORTNESS = 0.7;
 /** The least score that ties a gloss to a line. */
-export const LEAST_SCORE = 2;
+export const LEAST_SCORE = 0.9;
 
 /**
  * Finds for each gloss the line of the page it speaks to: the block it points at, else the line that shares most with
- * it, else the head of the page. The earlier line wins a tie.
+ * it, else the head of the page. The earlier line wins a tie. How much two lines share is the sum of the pages both
+ * name, of their common tags, and of their common stems by rarity: the vector space model (Salton, Wong and Yang 1975)
+ * with another normalization, since lines are short.
  *
  * @param pageId this page, which every gloss links to and which therefore tells nothing
  */
@@ -57,18 +53,6 @@ export function placeGlosses(
   const referenceWords = references.map((reference) => new Set(tellingWords(reference.words)));
   const rarityOf = rarities([...lineWords, ...referenceWords]);
   const known = new Set(lines.map((line) => line.id));
-  const lc = new Map<string, number>();
-  for (const l of [...lines, ...references]) for (const x of new Set(l.links)) lc.set(x, (lc.get(x) ?? 0) + 1);
-  const N = lines.length + references.length;
-  const linkSum = (a: readonly string[], b: ReadonlySet<string>) => {
-    let t = 0;
-    for (const x of new Set(a))
-      if (b.has(x))
-        t += WEIGHTS.linkRare
-          ? Math.log(1 + N / (lc.get(x) ?? 1)) ** WEIGHTS.linkRare / Math.log(1 + N / 2) ** WEIGHTS.linkRare
-          : 1;
-    return t;
-  };
 
   return references.map((reference, index) => {
     const { id: referenceId, targetBlockId } = reference;
@@ -81,16 +65,16 @@ export function placeGlosses(
     lines.forEach((line, place) => {
       const own = lineWords[place]!;
       let rarity = 0;
-      for (const word of own) if (words.has(word)) rarity += rarityOf(word) * (/^\d+$/.test(word) ? WEIGHTS.digits : 1);
-      const shortness =
-        1 / Math.max(1, WEIGHTS.len * Math.min(own.size, words.size) + (1 - WEIGHTS.len) * own.size) ** WEIGHTS.pow;
+      for (const word of own) if (words.has(word)) rarity += rarityOf(word);
+      const length = Math.max(1, Math.min(own.size, words.size));
       const score =
-        WEIGHTS.link * linkSum(line.links, named) +
+        WEIGHTS.link * countShared(line.links, named) +
         WEIGHTS.tag * countShared(line.tags, tags) +
-        (WEIGHTS.word + WEIGHTS.wordInShort * shortness) * rarity;
-      if (score > best.score) best = { referenceId, lineId: line.id, score };
+        (WEIGHTS.word * rarity) / length ** SHORTNESS;
+      const counted = line.isHeading ? WEIGHTS.heading * score : score;
+      if (counted > best.score) best = { referenceId, lineId: line.id, score: counted };
     });
-    return best.score >= WEIGHTS.least ? best : { ...best, lineId: null };
+    return best.score >= LEAST_SCORE ? best : { ...best, lineId: null };
   });
 }
 

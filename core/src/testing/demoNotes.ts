@@ -2,11 +2,13 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { BodyJson } from '../document';
 import { planImport, type MarkdownFile } from '../formats/markdown';
-import { addDays } from '../journal';
+import { addDays, dayTitleWithYear } from '../journal';
 
 /** The demo notes, as the importer reads them, for tests that judge by them. */
 
 const TODAY = '2026-11-24';
+/** What the ids of days begin with here. */
+const DAY = 'day ';
 const NOTES = path.join(__dirname, '../../../demo/notes');
 
 export interface DemoPage {
@@ -27,7 +29,7 @@ export function demoPages(): { pages: DemoPage[]; titleOf: (id: string) => strin
       const file = path.join(entry.parentPath, entry.name);
       return { path: dated(path.relative(NOTES, file)), text: dated(readFileSync(file, 'utf8')) };
     });
-  const plan = planImport(files, { dayIdOf: (day) => `day ${day}`, looseNotebook: 'Loose' });
+  const plan = planImport(files, { dayIdOf: (day) => `${DAY}${day}`, looseNotebook: 'Loose' });
   const daysAgo = (day: string) => Math.round((Date.parse(TODAY) - Date.parse(day)) / 86_400_000);
   const names = new Map(plan.entries.map((entry) => [entry.id, entry.name]));
   const pages: DemoPage[] = [
@@ -39,8 +41,10 @@ export function demoPages(): { pages: DemoPage[]; titleOf: (id: string) => strin
         section: names.get(entry.parentId ?? '') ?? '',
         body: entry.body!,
       })),
-    ...plan.days.map(({ day, body }) => ({ id: `day ${day}`, name: daysAgo(day), section: '', body })),
+    ...plan.days.map(({ day, body }) => ({ id: `${DAY}${day}`, name: daysAgo(day), section: '', body })),
   ];
   const titles = new Map(pages.map((page) => [page.id, String(page.name)]));
-  return { pages, titleOf: (id) => titles.get(id) ?? '' };
+  const titleOf = (id: string) =>
+    id.startsWith(DAY) ? dayTitleWithYear(id.slice(DAY.length)) : (titles.get(id) ?? '');
+  return { pages, titleOf };
 }
