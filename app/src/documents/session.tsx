@@ -2,6 +2,7 @@ import { createContext, useContext, useEffect, useMemo, useState, useSyncExterna
 import { api } from '../state/api';
 import { refreshTargets, store } from '../state/store';
 import { noticed, savingChanged } from '../state/view';
+import { dropPickables, preparePickables, renewPickables } from '../features/links/pickables';
 import { Library } from './library';
 import { LocalStore, type KeptCopy } from './localStore';
 import type { PageDocument } from './pageDocument';
@@ -19,6 +20,12 @@ let openLibrary: Library | null = null;
 export const settleDocuments = (milliseconds: number): Promise<boolean> =>
   openLibrary?.settle(milliseconds) ?? Promise.resolve(false);
 
+/** Once the first screen is there and nothing else is to be done. */
+const atRest = (work: () => void): void => {
+  if ('requestIdleCallback' in globalThis) requestIdleCallback(work, { timeout: 10_000 });
+  else setTimeout(work, 4_000);
+};
+
 const ShelfContext = createContext<Shelf | null>(null);
 
 const TAGS = {
@@ -28,6 +35,8 @@ const TAGS = {
   folds: 'Folds',
   desk: 'Desk',
   settings: 'Settings',
+  named: 'Named',
+  kin: 'Kin',
 } as const;
 
 /** Opens this browser's store and the socket for an account, for as long as it is signed in here. */
@@ -52,6 +61,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
           const tags = changed.map((each) => TAGS[each as keyof typeof TAGS]).filter(Boolean);
           store.dispatch(api.util.invalidateTags(tags));
           if (changed.includes('title')) refreshTargets(pageId);
+          if (changed.includes('title') || changed.includes('outline')) renewPickables();
         },
         onKept: readKept,
         onOutdated: () =>
@@ -65,12 +75,14 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
       });
       readKept();
       openLibrary = library;
+      atRest(preparePickables);
       setOpened({ library, local });
     });
     return () => {
       isGone = true;
       if (openLibrary === library) openLibrary = null;
       library?.close();
+      dropPickables();
     };
   }, [accountId]);
 

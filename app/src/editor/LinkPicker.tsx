@@ -1,107 +1,243 @@
 import type { Editor } from '@tiptap/core';
-import type { Ref } from 'react';
+import { useState, type Ref } from 'react';
 import { newId } from '@glossarion/core/document';
-import { foldWords } from '@glossarion/core/find';
-import { useNamesQuery, useNotebooksQuery } from '../state/api';
+import type { Offer } from '@glossarion/core/links';
+import { mayHold } from '@glossarion/core/outline';
+import { perform } from '../features/outline/deeds';
+import { usePicked, type Picked } from '../features/links/usePicked';
+import { placeWords, trailWords } from '../features/trail/words';
+import { useNotebooksQuery } from '../state/api';
 import { useAppDispatch } from '../state/store';
 import { targetsKnown } from '../state/targets';
-import type { Target } from '../state/types';
-import { perform } from '../features/outline/deeds';
-import { placeWords } from '../features/trail/words';
+import { endLinkSelection } from './linkSelection';
 import type { WritingPlace } from './PageEditor';
 import { PickerList, type PickerChoice, type PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
+
+/** Parts the name of a page that is to be made from the letters of the place it is to live in. */
+const IN = ' → ';
+const SHOWN = 7;
 
 interface LinkPickerProps {
   handle: Ref<PickerHandle>;
   editor: Editor;
   query: TypedQuery;
   place: WritingPlace;
+  /** Whether the words were selected and become the link, whatever is typed to choose its target. */
+  isSelected?: boolean;
 }
 
-/** Offers pages while a link is typed, and makes the missing one without leaving the line. */
-export function LinkPicker({ handle, editor, query, place }: LinkPickerProps) {
-  const { choices, isPending } = useChoices(editor, query, place);
+/** Offers what a link can lead to while it is typed, and makes the missing page without leaving the line. */
+export function LinkPicker({ handle, editor, query, place, isSelected = false }: LinkPickerProps) {
+  const [filter, setFilter] = useState<string | null>(null);
+  const written = (isSelected ? (filter ?? query.typed) : query.typed).replace(/^\s+/u, '');
+  const parts = written.split(IN);
+  const name = parts[0]!.trim();
+  const isPlacing = parts.length > 1;
+  const picked = usePicked(
+    isPlacing ? parts.slice(1).join(IN).trim() : written.trimEnd() === '' ? '' : written,
+    place,
+    isSelected ? query.typed : null,
+  );
+  const acts = useLinkActs(editor, query, isSelected, setFilter);
+  const choices = isPlacing ? placeChoices(picked, name, acts) : linkChoices(picked, name, place, acts);
   return (
     <PickerList
       handle={handle}
       editor={editor}
-      label="Pages to link to"
+      label={isPlacing ? `Where “${name}” shall live` : 'What to link to'}
       from={query.from}
-      typed={query.typed}
+      typed={written}
       choices={choices}
-      isPending={isPending}
+      isPending={picked.isPending}
+      onComplete={acts.complete}
+      hint={isPlacing && choices.length === 0 ? 'Some letters of a notebook, section or page' : null}
+      filter={
+        isSelected ? { value: filter ?? query.typed, onChange: setFilter, onLeave: () => acts.leave() } : undefined
+      }
     />
   );
 }
 
-/** What can be chosen now: pages that fit, then places where a page of this name can be made. */
-function useChoices(
+interface LinkActs {
+  insert: (target: Offer | { id: string; kind: 'block'; words: string; page: Offer }) => void;
+  make: (name: string, parentId: string, afterId?: string) => void;
+  askWhere: (name: string) => void;
+  /** Asks again before a second page of nearly the same title is made. */
+  confirmed: string | null;
+  confirm: (name: string) => void;
+  notebooks: { id: string; name: string }[];
+  leave: () => void;
+  /** Takes what was typed completed to a name. */
+  complete: (name: string) => void;
+}
+
+function useLinkActs(
   editor: Editor,
   query: TypedQuery,
-  place: WritingPlace,
-): { choices: PickerChoice[]; isPending: boolean } {
+  isSelected: boolean,
+  setFilter: (filter: string) => void,
+): LinkActs {
   const dispatch = useAppDispatch();
-  const typed = query.typed.trim();
-  const { currentData, isError } = useNamesQuery(typed, { skip: typed === '' });
-  const named = currentData ?? [];
-  const isPending = typed !== '' && !currentData && !isError;
   const { data: notebooks = [] } = useNotebooksQuery();
+  const [confirmed, setConfirmed] = useState<string | null>(null);
 
-  const insert = (target: Target) => {
-    dispatch(targetsKnown([target]));
+  const leave = () => {
+    if (isSelected) endLinkSelection(editor.view);
+    editor.view.focus();
+  };
+
+  const put = (id: string, title: string) => {
+    // Words that are the title anyway leave the link to show it, whatever it will be.
+    const words = isSelected && query.typed !== title ? query.typed : null;
+    if (isSelected) endLinkSelection(editor.view);
     editor
       .chain()
       .focus()
       .deleteRange({ from: query.from, to: query.to })
-      .insertContentAt(query.from, { type: 'pageLink', attrs: { target: target.id, words: null } })
+      .insertContentAt(query.from, { type: 'pageLink', attrs: { target: id, words } })
       .run();
   };
 
-  const make = (parentId: string, afterId: string | undefined) => {
-    const id = newId();
-    // The link stands at once; the page it leads to is made meanwhile.
-    const unwritten = { kind: 'page' as const, state: 'unwritten' as const, season: 'now' as const };
-    insert({ ...unwritten, id, pageId: id, title: typed, trail: [], pigment: null, day: null });
-    void perform([{ do: 'make', id, kind: 'page', parentId, name: typed, ...(afterId && { afterId }) }], null);
+  return {
+    insert: (target) => {
+      const isLine = target.kind === 'block';
+      const known = isLine
+        ? { ...target.page, id: target.id, kind: 'block' as const, pageId: target.page.id, title: target.words }
+        : target;
+      const { id, kind, pageId, title, state, season, trail, pigment, day } = known as Offer;
+      dispatch(targetsKnown([{ id, kind, pageId, title, state, season, trail, pigment, day }]));
+      put(id, title);
+    },
+    make: (name, parentId, afterId) => {
+      const id = newId();
+      // The link stands at once; the page it leads to is made meanwhile.
+      const unwritten = { kind: 'page' as const, state: 'unwritten' as const, season: 'now' as const };
+      dispatch(targetsKnown([{ ...unwritten, id, pageId: id, title: name, trail: [], pigment: null, day: null }]));
+      put(id, name);
+      void perform([{ do: 'make', id, kind: 'page', parentId, name, ...(afterId && { afterId }) }], null);
+    },
+    askWhere: (name) => {
+      if (isSelected) setFilter(`${name}${IN}`);
+      else editor.chain().focus().insertContentAt(query.to, IN).run();
+    },
+    confirmed,
+    confirm: setConfirmed,
+    notebooks: notebooks.filter((each) => each.season === null),
+    leave,
+    complete: (name) => {
+      if (isSelected) setFilter(name);
+      else
+        editor
+          .chain()
+          .focus()
+          .insertContentAt({ from: query.from + 2, to: query.to }, name)
+          .run();
+    },
   };
-
-  const known: PickerChoice[] = named
-    .filter((target) => target.id !== place.pageId)
-    .map((target) => ({
-      key: target.id,
-      words: target.title,
-      detail: placeWords(target),
-      choose: () => insert(target),
-    }));
-  if (typed === '' || isPending) return { choices: known, isPending };
-  const isThere = named.some((target) => target.kind === 'page' && foldWords(target.title) === foldWords(typed));
-  const words = `New page “${typed}”`;
-  const making: PickerChoice[] =
-    place.parentId === null
-      ? notebooks.slice(0, 4).map((notebook) => ({
-          key: `new ${notebook.id}`,
-          words,
-          detail: `in ${notebook.name}`,
-          isNew: true,
-          choose: () => make(notebook.id, undefined),
-        }))
-      : [
-          {
-            key: 'new beside',
-            words,
-            detail: `beside this page, in ${place.trail[place.trail.length - 1]?.name ?? 'the same place'}`,
-            isNew: true,
-            choose: () => make(place.parentId!, place.pageId),
-          },
-          {
-            key: 'new beneath',
-            words,
-            detail: 'beneath this page',
-            isNew: true,
-            choose: () => make(place.pageId, undefined),
-          },
-        ];
-  const offered = isThere ? making.slice(-1) : making;
-  return { choices: [...known.slice(0, 6), ...offered], isPending };
 }
+
+/** Pages, sections, notebooks, days and lines that fit, then the places where a page of this name can be made. */
+function linkChoices(picked: Picked, name: string, place: WritingPlace, acts: LinkActs): PickerChoice[] {
+  const { near, isThere } = picked;
+  const found: PickerChoice[] = [
+    ...(picked.day ? [offerChoice(picked.day, acts)] : []),
+    ...(picked.lines?.lines ?? []).slice(0, SHOWN).map((line): PickerChoice => ({
+      key: line.blockId,
+      words: line.words,
+      detail: `${line.kind === 'heading' ? 'heading' : 'line'} on ${picked.lines!.page.title}`,
+      choose: () => acts.insert({ id: line.blockId, kind: 'block', words: line.words, page: picked.lines!.page }),
+    })),
+  ];
+  const offers = picked.offers
+    .filter(({ id }) => id !== picked.day?.id)
+    .slice(0, SHOWN)
+    .map((offer) => offerChoice(offer, acts));
+  const known = [...found, ...offers].slice(0, SHOWN);
+  if (name === '' || picked.isPending) return known;
+  if (near.length > 0 && acts.confirmed === name) {
+    return [
+      ...near.map((offer) => ({ ...offerChoice(offer, acts), words: `Link to “${offer.title}”` })),
+      ...makingChoices(name, place, acts, 'all the same: '),
+    ];
+  }
+  const likely = near
+    .filter(({ id }) => !offers.some(({ key }) => key === id))
+    .map((offer) => offerChoice(offer, acts));
+  if (near.length > 0) {
+    const ask: PickerChoice = {
+      key: 'new?',
+      words: `New page “${name}”`,
+      detail: `“${near[0]!.title}” is nearly the same: asks again`,
+      isNew: true,
+      choose: () => acts.confirm(name),
+    };
+    return [...known, ...likely, ask];
+  }
+  const making = makingChoices(name, place, acts, '');
+  return [...known, ...(isThere ? making.slice(-2) : making)];
+}
+
+function offerChoice(offer: Offer, acts: LinkActs): PickerChoice {
+  const kind = offer.kind === 'page' ? '' : `${offer.kind}${offer.trail.length > 0 ? ' in ' : ''}`;
+  const where = offer.kind === 'notebook' ? 'notebook' : `${kind}${placeWords(offer)}`;
+  return {
+    key: offer.id,
+    words: offer.title,
+    detail: offer.alias ? `also called ${offer.alias} · ${where}` : where,
+    choose: () => acts.insert(offer),
+    name: offer.title,
+  };
+}
+
+function makingChoices(name: string, place: WritingPlace, acts: LinkActs, prefix: string): PickerChoice[] {
+  const words = `New page “${name}”`;
+  const elsewhere: PickerChoice = {
+    key: 'new elsewhere',
+    words,
+    detail: `${prefix}in another place …`,
+    isNew: true,
+    choose: () => acts.askWhere(name),
+  };
+  if (place.parentId === null) {
+    return [
+      ...acts.notebooks.slice(0, 3).map((notebook): PickerChoice => ({
+        key: `new ${notebook.id}`,
+        words,
+        detail: `${prefix}in ${notebook.name}`,
+        isNew: true,
+        choose: () => acts.make(name, notebook.id),
+      })),
+      elsewhere,
+    ];
+  }
+  return [
+    {
+      key: 'new beside',
+      words,
+      detail: `${prefix}beside this page, in ${place.trail[place.trail.length - 1]?.name ?? 'the same place'}`,
+      isNew: true,
+      choose: () => acts.make(name, place.parentId!, place.pageId),
+    },
+    {
+      key: 'new beneath',
+      words,
+      detail: `${prefix}beneath this page`,
+      isNew: true,
+      choose: () => acts.make(name, place.pageId),
+    },
+    elsewhere,
+  ];
+}
+
+/** Places that can hold a new page. */
+const placeChoices = (picked: Picked, name: string, acts: LinkActs): PickerChoice[] =>
+  picked.offers
+    .filter(({ kind, day }) => day === null && mayHold(kind, 'page'))
+    .slice(0, SHOWN)
+    .map((offer) => ({
+      key: offer.id,
+      words: offer.title,
+      detail: `“${name}” goes ${offer.kind === 'page' ? 'beneath this page' : 'in here'}${offer.trail.length > 0 ? `, ${trailWords(offer.trail)}` : ''}`,
+      choose: () => acts.make(name, offer.id),
+    }));

@@ -4,6 +4,8 @@ import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import type { TrailStep } from '@glossarion/core/outline';
+import { DateChip } from './DateChip';
+import type { DateOffer } from './dateOffers';
 import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
 import { InsertMenu } from './InsertMenu';
@@ -53,6 +55,8 @@ export function PageEditor({
   isMain = true,
 }: PageEditorProps) {
   const [linkQuery, setLinkQuery] = useState<TypedQuery | null>(null);
+  const [selectedQuery, setSelectedQuery] = useState<TypedQuery | null>(null);
+  const [dateOffer, setDateOffer] = useState<DateOffer | null>(null);
   const [insertQuery, setInsertQuery] = useState<TypedQuery | null>(null);
   const picker = useRef<PickerHandle>(null);
   const latest = useRef({ onOpen, onBody });
@@ -66,6 +70,8 @@ export function PageEditor({
         placeholder: placeholder ?? 'Write here. Two brackets [[ link to a page, a slash / inserts.',
         onOpen: (target, isBeside) => latest.current.onOpen(target, isBeside),
         link: { onChange: setLinkQuery, onKey: (key) => picker.current?.take(key) ?? false },
+        selection: { onChange: setSelectedQuery },
+        dates: { onChange: setDateOffer },
         insert: { onChange: setInsertQuery, onKey: (key) => picker.current?.take(key) ?? false },
       }),
     // A page that was started afresh has a new document and needs a new editor.
@@ -113,6 +119,17 @@ export function PageEditor({
       <EditorContent editor={editor} />
       {editor && <EditorTools editor={editor} pageId={place.pageId} text={text} isMain={isMain} />}
       {editor && linkQuery && <LinkPicker handle={picker} editor={editor} query={linkQuery} place={place} />}
+      {editor && selectedQuery && !linkQuery && (
+        <LinkPicker
+          key={`${selectedQuery.from} ${selectedQuery.typed}`}
+          handle={picker}
+          editor={editor}
+          query={selectedQuery}
+          place={place}
+          isSelected
+        />
+      )}
+      {editor && dateOffer && !linkQuery && !insertQuery && <DateChip editor={editor} offer={dateOffer} />}
       {editor && insertQuery && !linkQuery && (
         <InsertMenu handle={picker} editor={editor} query={insertQuery} place={place} />
       )}

@@ -12,6 +12,8 @@ export interface PickerChoice {
   words: string;
   detail: string;
   isNew?: boolean;
+  /** What the arrow to the right completes what was typed to. */
+  name?: string;
   choose: () => void;
 }
 
@@ -25,12 +27,29 @@ interface PickerListProps {
   choices: readonly PickerChoice[];
   /** The choices for what is typed are still on their way. */
   isPending?: boolean;
+  /** What is shown when there is nothing to choose from. */
+  hint?: string | null;
+  /** A field to type in, where the text itself can’t be typed in: its words are to stay. */
+  /** Takes what was typed completed to the chosen name, so that it can be typed on. */
+  onComplete?: (name: string) => void;
+  filter?: { value: string; onChange: (value: string) => void; onLeave: () => void };
 }
 
 const WIDTH = 330;
 
 /** A list beside the cursor, chosen from by arrows and Enter while the text keeps the focus, or by a tap. */
-export function PickerList({ handle, editor, label, from, typed, choices, isPending = false }: PickerListProps) {
+export function PickerList({
+  handle,
+  editor,
+  label,
+  from,
+  typed,
+  choices,
+  isPending = false,
+  hint = null,
+  filter,
+  onComplete,
+}: PickerListProps) {
   const [chosen, setChosen] = useState(0);
   const list = useRef<HTMLDivElement>(null);
   /** Enter was pressed before the answer was here: it counts for the first of what comes. */
@@ -45,24 +64,20 @@ export function PickerList({ handle, editor, label, from, typed, choices, isPend
     choices[0]?.choose();
   }, [isPending, choices]);
 
-  useImperativeHandle(
-    handle,
-    () => ({
-      take: (key) => {
-        if (isPending && (key === 'Enter' || key === 'Tab')) {
-          isAwaited.current = true;
-          return true;
-        }
-        if (choices.length === 0) return false;
-        if (key === 'ArrowDown') setChosen((active + 1) % choices.length);
-        else if (key === 'ArrowUp') setChosen((active - 1 + choices.length) % choices.length);
-        else if (key === 'Enter' || key === 'Tab') choices[active]?.choose();
-        else return false;
-        return true;
-      },
-    }),
-    [choices, active, isPending],
-  );
+  const take = (key: string): boolean => {
+    if (isPending && (key === 'Enter' || key === 'Tab')) {
+      isAwaited.current = true;
+      return true;
+    }
+    if (choices.length === 0) return false;
+    if (key === 'ArrowDown') setChosen((active + 1) % choices.length);
+    else if (key === 'ArrowUp') setChosen((active - 1 + choices.length) % choices.length);
+    else if (key === 'Enter' || key === 'Tab') choices[active]?.choose();
+    else if (key === 'ArrowRight' && choices[active]?.name && onComplete) onComplete(`${choices[active].name} `);
+    else return false;
+    return true;
+  };
+  useImperativeHandle(handle, () => ({ take }));
 
   useLayoutEffect(() => {
     const element = list.current;
@@ -76,9 +91,17 @@ export function PickerList({ handle, editor, label, from, typed, choices, isPend
     element.querySelector('.choice.active')?.scrollIntoView({ block: 'nearest' });
   });
 
-  if (choices.length === 0) return null;
+  if (choices.length === 0 && !hint && !filter) return null;
   return createPortal(
-    <div ref={list} className="picker" role="listbox" aria-label={label} style={{ width: WIDTH }}>
+    <div
+      ref={list}
+      className="picker"
+      role={filter ? undefined : 'listbox'}
+      aria-label={label}
+      style={{ width: WIDTH }}
+    >
+      {filter && <FilterField filter={filter} take={take} label={label} />}
+      {choices.length === 0 && hint && <div className="choice-detail picker-hint">{hint}</div>}
       {choices.map((choice, index) => (
         <div
           key={choice.key}
@@ -95,5 +118,39 @@ export function PickerList({ handle, editor, label, from, typed, choices, isPend
       ))}
     </div>,
     document.getElementById('main') ?? document.body,
+  );
+}
+
+/** Where it is typed what selected words shall link to. */
+function FilterField({
+  filter,
+  take,
+  label,
+}: {
+  filter: NonNullable<PickerListProps['filter']>;
+  take: (key: string) => boolean;
+  label: string;
+}) {
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    field.current?.focus();
+    field.current?.select();
+  }, []);
+  return (
+    <input
+      ref={field}
+      className="picker-filter"
+      aria-label={label}
+      value={filter.value}
+      onChange={(event) => filter.onChange(event.target.value)}
+      onKeyDown={(event) => {
+        if (event.nativeEvent.isComposing) return;
+        if (event.key === 'Escape') {
+          event.stopPropagation();
+          filter.onLeave();
+        } else if (take(event.key)) event.preventDefault();
+      }}
+      onBlur={filter.onLeave}
+    />
   );
 }

@@ -2,6 +2,7 @@ import { Extension, type Editor } from '@tiptap/core';
 import { TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { newId } from '@glossarion/core/document';
 import { actedRange, choose } from './chosen';
+import { linkSelectedWords } from './linkSelection';
 import { indent, moveLine, tick } from './outline';
 
 type Edit = (state: EditorState) => Transaction | null;
@@ -155,11 +156,9 @@ export const BlockKeys = Extension.create({
       'Mod-u': () => this.editor.commands.toggleMark('underline'),
       'Mod-e': () => this.editor.commands.toggleMark('code'),
       'Mod-Shift-h': () => this.editor.commands.toggleMark('highlight'),
-      'Mod-k': edit(({ selection, tr, doc }) => {
-        const words = doc.textBetween(selection.from, selection.to);
-        tr.insertText(`[[${words}`, selection.from, selection.to);
-        return tr.setSelection(TextSelection.create(tr.doc, selection.from + 2 + words.length));
-      }),
+      'Mod-k': () =>
+        linkSelectedWords(this.editor.view) ||
+        run(this.editor, ({ selection, tr }) => tr.insertText('[[', selection.from, selection.to)),
       'Mod-a': () => this.editor.commands.selectAll(),
       'Mod-Shift-x': () => this.editor.commands.toggleMark('strike'),
       Escape: () => {

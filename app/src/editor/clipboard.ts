@@ -7,6 +7,7 @@ import { block, newId, shownWords, type NodeJson } from '@glossarion/core/docume
 import { linkWords } from '../features/trail/words';
 import { targetOf } from '../state/store';
 import { fileAddress } from '../features/attachments/upload';
+import { isSingleAddress, ownAddress } from './addresses';
 import { attachFiles, sendPending } from './attach';
 import { actedRange, chosenRange } from './chosen';
 import { formatsHere, loadFormats, type Formats } from './formats';
@@ -246,6 +247,9 @@ export const Clipboard = Extension.create({
             const html = data.getData('text/html');
             const text = data.getData('text/plain');
             const files = [...data.files];
+            // A single address of this place, or of the web, is read as what it is (addresses).
+            const isBare = html === '' || !view.state.selection.empty || ownAddress(text.trim()) !== null;
+            if (files.length === 0 && isSingleAddress(text) && isBare) return false;
             const isInCell = view.state.selection.$from.depth > 1;
             const isCells = html.includes('<table') || isSheetOfCells(text);
             if (files.length > 0 && !html.includes('<table')) {

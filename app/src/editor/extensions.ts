@@ -10,10 +10,12 @@ import { BlockWithView } from './blockView';
 import { CardWithView } from './cardView';
 import { Chosen } from './chosen';
 import { Clipboard } from './clipboard';
+import { DateOffers, type DateOfferOptions } from './dateOffers';
 import { Folds } from './folds';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
 import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
+import { LinkSelection, type LinkSelectionOptions } from './linkSelection';
 import { Lists } from './lists';
 import { OverviewWithView } from './overviewView';
 import { PageSearch } from './pageSearch';
@@ -29,10 +31,12 @@ export interface EditorNeeds {
   onOpen: (target: string, isBeside: boolean) => void;
   link: TypedQueryOptions;
   insert: TypedQueryOptions;
+  selection: LinkSelectionOptions;
+  dates: DateOfferOptions;
 }
 
 /** Everything a page's editor is made of: the schema of core with views, and what each key and gesture does. */
-export function pageExtensions({ page, placeholder, onOpen, link, insert }: EditorNeeds): Extensions {
+export function pageExtensions({ page, placeholder, onOpen, link, insert, selection, dates }: EditorNeeds): Extensions {
   const nodes = {
     ...documentNodes,
     block: BlockWithView,
@@ -66,6 +70,8 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert }: Edit
     PageSearch,
     LinkBehaviour.configure({ onOpen }),
     LinkQueryWatch.configure(link),
+    LinkSelection.configure(selection),
+    DateOffers.configure(dates),
     InsertQueryWatch.configure(insert),
     Placeholder.configure({ placeholder, showOnlyWhenEditable: true }),
     Dropcursor.configure({ color: 'var(--vermilion)', width: 2 }),

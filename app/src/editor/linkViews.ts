@@ -54,6 +54,17 @@ class LinkView implements NodeView {
   }
 }
 
+/** A link in a text that is being written, as far as its own words can be changed. */
+export interface EditedLink {
+  words: string | null;
+  setWords: (words: string | null) => void;
+  /** Leaves the words, or the title it shows, as plain text. */
+  unlink: (title: string) => void;
+}
+
+/** Editors that are open, in which links can be changed. */
+const openViews = new Set<EditorView>();
+
 const shownLinks = new WeakMap<EditorView, Set<LinkView>>();
 
 export const PageLinkWithView = PageLink.extend({
@@ -66,6 +77,32 @@ export const PageLinkWithView = PageLink.extend({
     };
   },
 });
+
+/** The link that an element shows in an editor; null for links in what is only shown. */
+export function editedLink(element: HTMLElement): EditedLink | null {
+  for (const view of openViews) {
+    if (!view.editable || !view.dom.contains(element)) continue;
+    const position = view.posAtDOM(element, 0) - (element.firstChild ? 1 : 0);
+    const at = [position, position + 1, position - 1].find(
+      (each) => each >= 0 && view.state.doc.nodeAt(each)?.type.name === 'pageLink',
+    );
+    const node = at === undefined ? null : view.state.doc.nodeAt(at);
+    if (at === undefined || !node) return null;
+    const words = node.attrs.words as string | null;
+    return {
+      words,
+      setWords: (next) => {
+        view.dispatch(view.state.tr.setNodeAttribute(at, 'words', next));
+        view.focus();
+      },
+      unlink: (title) => {
+        view.dispatch(view.state.tr.replaceWith(at, at + 1, view.state.schema.text(words ?? (title || '…'))));
+        view.focus();
+      },
+    };
+  }
+  return null;
+}
 
 export const TagWithView = Tag.extend({
   addNodeView() {
@@ -86,9 +123,26 @@ export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBesid
     const { onOpen } = this.options;
     return [
       new Plugin({
-        view: (view) => ({
-          destroy: store.subscribe(() => shownLinks.get(view)?.forEach((link) => link.show())),
-        }),
+        view: (view) => {
+          openViews.add(view);
+          const unsubscribe = store.subscribe(() => shownLinks.get(view)?.forEach((link) => link.show()));
+          let chosen: Element | null = null;
+          return {
+            update: () => {
+              const { selection } = view.state;
+              const node = 'node' in selection ? (selection.node as DocumentNode) : null;
+              const isLink = node?.type.name === 'pageLink';
+              const element = isLink ? (view.nodeDOM(selection.from) as Element | null) : null;
+              if (element === chosen) return;
+              chosen = element;
+              document.dispatchEvent(new CustomEvent('linkchosen', { detail: element }));
+            },
+            destroy: () => {
+              openViews.delete(view);
+              unsubscribe();
+            },
+          };
+        },
         props: {
           handleDOMEvents: {
             click: (_view, event) => {

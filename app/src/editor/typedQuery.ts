@@ -79,7 +79,7 @@ export function typedQueryWatch(name: string, pattern: RegExp) {
 }
 
 /** Two opening brackets and the beginning of a name. */
-export const LinkQueryWatch = typedQueryWatch('linkQuery', /(\[\[([^[\]]{0,120}))$/u);
+export const LinkQueryWatch = typedQueryWatch('linkQuery', /(\[\[([^[\]]{0,160}))$/u);
 
 /** A slash at the beginning of a line or after a space, and some letters of what is to be inserted. */
 export const InsertQueryWatch = typedQueryWatch(

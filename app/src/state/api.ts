@@ -1,5 +1,6 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { TaskState } from '@glossarion/core/document';
+import type { MarginFilter } from '@glossarion/core/margin';
 import type { Act, Season } from '@glossarion/core/outline';
 import type {
   ActsDone,
@@ -11,8 +12,12 @@ import type {
   DeskInfo,
   EntryInfo,
   Finding,
+  Glimpse,
   ImportReport,
+  KinInfo,
+  LinkableLine,
   MarginInfo,
+  MentionsInfo,
   PageInfo,
   SessionInfo,
   SettingsInfo,
@@ -30,6 +35,14 @@ export function problemSentence(error: unknown): string {
   return 'That did not work. Nothing was changed; try again.';
 }
 
+/** The values that are given, as a query. */
+const asQuery = (wish: object): string =>
+  new URLSearchParams(
+    Object.entries(wish).flatMap(([key, value]) =>
+      value === undefined || value === null || value === false ? [] : [[key, String(value)]],
+    ),
+  ).toString();
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: base as BaseQueryFn<
@@ -37,7 +50,7 @@ export const api = createApi({
     unknown,
     FetchBaseQueryError
   >,
-  tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings'],
+  tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings', 'Named', 'Kin'],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),
     makeAccount: build.mutation<SessionInfo, { name: string; passphrase: string }>({
@@ -70,7 +83,7 @@ export const api = createApi({
     }),
     acts: build.mutation<ActsDone, readonly Act[]>({
       query: (acts) => ({ url: '/acts', method: 'POST', body: { acts } }),
-      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk'],
+      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk', 'Named', 'Kin'],
     }),
     bin: build.query<BinnedEntry[], string>({
       query: (typed) => `/bin?q=${encodeURIComponent(typed)}`,
@@ -115,9 +128,26 @@ export const api = createApi({
       query: (id) => `/blocks/${id}`,
     }),
     page: build.query<PageInfo, string>({ query: (id) => `/pages/${id}`, providesTags: ['Titles'] }),
-    margin: build.query<MarginInfo, string>({
-      query: (id) => `/pages/${id}/margin`,
+    margin: build.query<MarginInfo, { id: string; from?: number; limit?: number } & MarginFilter>({
+      query: ({ id, ...wish }) => `/pages/${id}/margin?${asQuery(wish)}`,
       providesTags: ['Links', 'Titles'],
+    }),
+    named: build.query<MentionsInfo, { id: string; limit: number }>({
+      query: ({ id, limit }) => `/pages/${id}/named?limit=${limit}`,
+      providesTags: ['Named', 'Links', 'Titles'],
+    }),
+    kin: build.query<KinInfo, string>({ query: (id) => `/pages/${id}/kin`, providesTags: ['Kin', 'Titles'] }),
+    glimpse: build.query<Glimpse, string>({
+      query: (id) => `/glimpses/${id}`,
+      providesTags: ['Titles', 'Words', 'Links'],
+      keepUnusedDataFor: 20,
+    }),
+    lines: build.query<LinkableLine[], { id: string; typed: string }>({
+      query: ({ id, typed }) => `/pages/${id}/lines?q=${encodeURIComponent(typed)}`,
+      keepUnusedDataFor: 5,
+    }),
+    webTitle: build.query<{ title: string | null }, string>({
+      query: (address) => `/web-title?address=${encodeURIComponent(address)}`,
     }),
     day: build.query<DayInfo, string>({ query: (day) => `/journal/days/${day}`, providesTags: ['Links'] }),
     daysBefore: build.query<DayInfo[], { before: string; limit: number }>({
@@ -168,6 +198,10 @@ export const {
   useBlockPlaceQuery,
   usePageQuery,
   useMarginQuery,
+  useNamedQuery,
+  useKinQuery,
+  useGlimpseQuery,
+  useLinesQuery,
   useDayQuery,
   useDaysBeforeQuery,
   useWeekQuery,

@@ -31,7 +31,9 @@ const targetsSlice = createSlice({
       .addMatcher(api.endpoints.daysBefore.matchFulfilled, take)
       .addMatcher(api.endpoints.desk.matchFulfilled, take)
       .addMatcher(api.endpoints.acts.matchFulfilled, take)
-      .addMatcher(api.endpoints.margin.matchFulfilled, take);
+      .addMatcher(api.endpoints.margin.matchFulfilled, take)
+      .addMatcher(api.endpoints.named.matchFulfilled, take)
+      .addMatcher(api.endpoints.glimpse.matchFulfilled, take);
   },
 });
 

@@ -2,7 +2,7 @@ import type { DeskSetting } from '@glossarion/core/desk';
 import type { BodyJson, NodeJson } from '@glossarion/core/document';
 import type { MarkedPiece } from '@glossarion/core/find';
 import type { LinkState } from '@glossarion/core/links';
-import type { Gloss } from '@glossarion/core/margin';
+import type { Gloss, MarginFacets } from '@glossarion/core/margin';
 import type { Act, EntryKind, Ornament, Pigment, Season, TrailStep } from '@glossarion/core/outline';
 
 /** What the server answers, as the app knows it. */
@@ -86,6 +86,10 @@ export interface EntryInfo {
   begunAt: string;
   changedAt: string;
   wordCount: number;
+  /** Other names of a page. */
+  names: string[];
+  /** The page it was merged into. */
+  mergedInto: string | null;
 }
 
 /** What structural acts answer: what takes them back, and what they touched. */
@@ -128,8 +132,21 @@ export interface DeskInfo {
 export interface SettingsInfo {
   letters?: boolean;
   desk?: DeskSetting;
+  /** How the Margins of pages were left. */
+  margins?: Record<string, MarginView>;
   /** The templates that days begin with; weekdays by number, 0 for Sunday. */
   dayTemplates?: { every: string | null; weekdays: Partial<Record<string, string | null>> };
+}
+
+/** How a person left the Margin of a page. */
+export interface MarginView {
+  group?: 'line' | 'page' | 'day';
+  notebook?: string | null;
+  tag?: string | null;
+  since?: 'week' | 'month' | 'year' | null;
+  isWithoutAside?: boolean;
+  isFolded?: boolean;
+  isHidden?: boolean;
 }
 
 /** A page that others can begin as. */
@@ -156,8 +173,53 @@ export interface DayInfo {
 }
 
 export interface MarginInfo {
+  /** All lines that point here, and how many of them the filter leaves. */
+  total: number;
+  count: number;
   glosses: Gloss[];
   targets: Target[];
+  facets: MarginFacets;
+}
+
+/** A line that names a page without linking it. */
+export interface Mention {
+  pageId: string;
+  blockId: string;
+  pageTitle: string;
+  trail: TrailStep[];
+  pigment: Pigment | null;
+  day: string | null;
+  changedAt: string;
+  node: NodeJson;
+  /** Where the name stands: which of the line’s texts, from where to where. */
+  places: [text: number, start: number, end: number][];
+}
+
+export interface MentionsInfo {
+  count: number;
+  mentions: Mention[];
+  targets: Target[];
+}
+
+export interface KinInfo {
+  kin: { target: Target; likeness: number; words: string[]; links: string[]; tags: string[] }[];
+  /** Whether it is being found anew. */
+  isPending: boolean;
+}
+
+/** What a preview shows. */
+export interface Glimpse {
+  target: Target;
+  names: string[];
+  nodes: NodeJson[];
+  targets: Target[];
+  changedAt: string | null;
+}
+
+export interface LinkableLine {
+  blockId: string;
+  words: string;
+  kind: string;
 }
 
 export interface Finding extends Target {

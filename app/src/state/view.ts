@@ -33,7 +33,9 @@ export type OpenSheet =
   | { for: 'send'; pageId: string; ids: string[] }
   | { for: 'liftTo'; pageId: string; ids: string[] | null }
   | { for: 'template'; templateId: string; place: { parentId: string; afterId?: string | null } }
-  | { for: 'templateOf'; entryId: string };
+  | { for: 'templateOf'; entryId: string }
+  | { for: 'names'; entryId: string }
+  | { for: 'merge'; entryId: string };
 
 /** What the screen is doing. */
 interface ViewState {

@@ -3,6 +3,7 @@ import { findSheet } from '../features/find/sheet';
 import { journalSheet } from '../features/journal/sheet';
 import { keysSheet } from '../features/keys/sheet';
 import { marginSheet } from '../features/margin/sheet';
+import { previewSheet } from '../features/preview/sheet';
 import { outlineSheet } from '../features/outline/sheet';
 import { overviewSheet } from '../features/overview/sheet';
 import { pageSheet } from '../features/page/sheet';
@@ -25,6 +26,7 @@ export function layOutSheets(): void {
     toolSheet,
     pageSheet,
     marginSheet,
+    previewSheet,
     journalSheet,
     findSheet,
     outlineSheet,

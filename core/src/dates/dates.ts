@@ -62,3 +62,7 @@ export function dateAtEnd(text: string, today: DayDate): DatePlace | null {
   const last = datesIn(text.slice(from), today).at(-1);
   return last && from + last.end === text.length ? { ...last, start: from + last.start, end: from + last.end } : null;
 }
+
+/** Whether a date says by itself which day of the calendar it is: “tomorrow” does not. */
+export const isCalendarDate = (written: string): boolean =>
+  FIGURES.test(written.trim()) || (MONTH_NAME.test(written) && /\d/u.test(written));

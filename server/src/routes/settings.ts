@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { DESK_PARTS, DESK_SIZES } from '@glossarion/core/desk';
+import { JOURNAL } from '@glossarion/core/margin';
 import type { Services } from '../services';
 import { Problem } from '../problem';
 import { id, route } from './route';
@@ -26,6 +27,21 @@ const SETTINGS: Record<string, Joi.Schema> = {
   letters: Joi.boolean().strict(),
   /** The arrangement of the Desk on a phone and on a wide screen; null: as shipped, or as on the other. */
   desk: Joi.object({ phone: arrangement.allow(null).required(), wide: arrangement.allow(null).required() }),
+  /** How the Margins of pages were left, by the page’s id. */
+  margins: Joi.object()
+    .pattern(
+      id,
+      Joi.object({
+        group: Joi.string().valid('line', 'page', 'day'),
+        notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
+        tag: Joi.string().max(200),
+        since: Joi.string().valid('week', 'month', 'year'),
+        isWithoutAside: Joi.boolean().strict(),
+        isFolded: Joi.boolean().strict(),
+        isHidden: Joi.boolean().strict(),
+      }),
+    )
+    .max(400),
   /** The templates that days begin with. */
   dayTemplates: Joi.object({
     every: id.allow(null).required(),

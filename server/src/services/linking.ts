@@ -1,5 +1,5 @@
 import { linkRanges, mapTextBlocks, nameKey } from '@glossarion/core/alsoNamed';
-import { datesIn } from '@glossarion/core/dates';
+import { isCalendarDate } from '@glossarion/core/dates';
 import { checkBody, type NodeJson } from '@glossarion/core/document';
 import { dayOfKey, type NamedAt } from '../background/mentions';
 import { foldWords } from '@glossarion/core/find';
@@ -85,7 +85,7 @@ export const linkNames: Performer<'linkNames'> = async (act, context) => {
   for (const { pageId, blockId } of act.places) lines.set(pageId, (lines.get(pageId) ?? new Set()).add(blockId));
   const undo: Act[] = [];
   for (const [pageId, blockIds] of lines) {
-    const page = ownPage(context, pageId);
+    ownPage(context, pageId);
     const { content } = context.documents.bodyWithin(context.ownerId, pageId);
     const nodes = content
       .filter((node) => blockIds.has(idOf(node)))
@@ -95,7 +95,7 @@ export const linkNames: Performer<'linkNames'> = async (act, context) => {
         const places = wanted.flatMap(({ places: stored }) => JSON.parse(stored) as NamedAt[]);
         const isStanding = (place: NamedAt) => day !== null || standing(node, [place], keys).length > 0;
         return linked(node, places.filter(isStanding), act.id, (written) =>
-          day !== null ? (isDate(written, page.day, day) ? null : written) : written === title ? null : written,
+          (day !== null ? isCalendarDate(written) : written === title) ? null : written,
         );
       })
       .filter((node) => !content.includes(node));
@@ -104,11 +104,6 @@ export const linkNames: Performer<'linkNames'> = async (act, context) => {
   }
   return undo;
 };
-
-const isDate = (written: string, reference: string | null, day: string): boolean =>
-  /\p{L}{3}|\d{4}/u.test(written) && !/morrow|yester|next|last|day/iu.test(written)
-    ? datesIn(written, reference)[0]?.day === day
-    : false;
 
 /** A node with links at these places. */
 function linked(

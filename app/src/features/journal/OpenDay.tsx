@@ -29,7 +29,8 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
   const [body, setBody] = useState<BodyJson | null>(null);
   const [sheet, setSheet] = useState<{ isOpen: boolean; lineId: string | null }>({ isOpen: false, lineId: null });
   const text = useRef<HTMLDivElement>(null);
-  const { groups, count } = useMargin(pageId, body);
+  const margin = useMargin(pageId, body);
+  const { groups } = margin;
   useLanding(blockId, body !== null);
 
   useEffect(() => {
@@ -60,8 +61,9 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
       )}
       {isHead && (
         <MarginSheet
-          groups={groups}
-          count={count}
+          margin={margin}
+          title={dayTitle(day)}
+          day={day}
           isOpen={sheet.isOpen}
           lineId={sheet.lineId}
           onToggle={(isOpen) => setSheet({ isOpen, lineId: null })}

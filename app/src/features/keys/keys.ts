@@ -8,6 +8,7 @@ import { chosenLines } from '../../editor/chosen';
 import { keepBeside } from '../beside/besideActs';
 import { copyBlockLink } from '../parts/links';
 import { liftLines, sendLines } from '../parts/partActs';
+import { copyAddress } from '../links/copy';
 import { goBack, goForward, open } from '../shell/navigation';
 import { addressOfStep } from '../trail/Trail';
 
@@ -60,10 +61,8 @@ export const KEY_ACTS: readonly KeyAct[] = [
       const lines = chosenLines();
       if (lines) return copyBlockLink(lines.ids[0]!);
       return entryId
-        ? withEntry((entry) => copyLink(entry.kind, entry.id))({ entryId })
-        : navigator.clipboard
-            .writeText(window.location.href)
-            .then(() => dispatch(noticed({ words: 'The link to this place is on the clipboard.' })));
+        ? withEntry(copyLink)({ entryId })
+        : copyAddress(window.location.href, document.title, 'this place');
     },
   },
   {

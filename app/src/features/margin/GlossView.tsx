@@ -1,71 +1,136 @@
-import { ownWords } from '@glossarion/core/document';
+import { memo, useState } from 'react';
+import { ownWords, type NodeJson } from '@glossarion/core/document';
 import { localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss } from '@glossarion/core/margin';
 import { BlockText, InlineView } from '../../editor/BodyView';
+import { useSetTaskStateMutation } from '../../state/api';
 import { colour, pigmentColour } from '../../theme/tokens';
+import { later } from '../shell/later';
 import { open, openTarget } from '../shell/navigation';
 import { trailWords } from '../trail/words';
 
+const GlossEditor = later(async () => (await import('./GlossEditor')).GlossEditor, true);
+
 const TIME = /^(\d{1,2}[:.]\d{2})\b/u;
 
-/** Where a gloss comes from: the day and hour of a journal line, else the page, with its trail and date. */
-function origin(gloss: Gloss): { words: string; detail: string } {
-  const today = localDay(new Date());
-  if (gloss.day) {
-    const near = nearDate(gloss.day, today);
-    const time = TIME.exec(ownWords(gloss.node).trim())?.[1];
-    const day = near[0]!.toUpperCase() + near.slice(1);
-    return { words: time ? `${day}, ${time}` : day, detail: 'Journal' };
-  }
-  const changed = nearDate(localDay(new Date(gloss.changedAt)), today);
-  return { words: gloss.pageTitle, detail: [trailWords(gloss.trail), changed].filter(Boolean).join(', ') };
+interface Placed {
+  day: string | null;
+  node: NodeJson;
+  changedAt: string;
+  pageTitle: string;
+  trail: Gloss['trail'];
 }
 
-/** One entry of the Margin: a line elsewhere that points here, with what stands beneath it. */
-export function GlossView({ gloss }: { gloss: Gloss }) {
-  const { words, detail } = origin(gloss);
+/** Where a line comes from: the day and hour of a journal line, else the page, with its trail and date. */
+export function originOf({ day, node, changedAt, pageTitle, trail }: Placed): { words: string; detail: string } {
+  const today = localDay(new Date());
+  if (day) {
+    const near = nearDate(day, today);
+    const time = TIME.exec(ownWords(node).trim())?.[1];
+    const shown = near[0]!.toUpperCase() + near.slice(1);
+    return { words: time ? `${shown}, ${time}` : shown, detail: 'Journal' };
+  }
+  const changed = nearDate(localDay(new Date(changedAt)), today);
+  return { words: pageTitle, detail: [trailWords(trail), changed].filter(Boolean).join(', ') };
+}
+
+/** Opens what is clicked, unless another window was asked for. */
+export const opening = (act: () => void) => (event: React.MouseEvent) => {
+  if (event.metaKey || event.ctrlKey) return;
+  event.preventDefault();
+  act();
+};
+
+/** Follows links in words that are only shown. */
+export function followLink(event: React.MouseEvent): void {
+  const link = (event.target as Element).closest<HTMLElement>('a[data-target]');
+  if (!link) return;
+  opening(() => openTarget(link.dataset.target!, event.shiftKey))(event);
+}
+
+const isTask = (node: NodeJson): boolean => node.attrs?.kind === 'todo';
+
+interface GlossViewProps {
+  gloss: Gloss;
+  /** Whether only where it comes from is shown. */
+  isFolded?: boolean;
+  /** Whether where it comes from is said above a group of such already. */
+  isWithin?: boolean;
+}
+
+/** One entry of the Margin: a line elsewhere that points here, under what it stands, with what stands beneath it. */
+export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWithin = false }: GlossViewProps) {
+  const [isEdited, setEdited] = useState(false);
+  const [setTaskState] = useSetTaskStateMutation();
+  const { words, detail } = originOf(gloss);
   const address = `/b/${gloss.blockId}`;
+  const tick = (node: NodeJson) =>
+    void setTaskState({ id: String(node.attrs?.id), state: node.attrs?.state === 'done' ? 'open' : 'done' });
+  const above = gloss.above.map((each) => each.words).join(' › ');
+  const line = (node: NodeJson) => (
+    <>
+      {isTask(node) && (
+        <button
+          type="button"
+          className="box"
+          role="checkbox"
+          data-state={String(node.attrs?.state ?? 'open')}
+          aria-checked={node.attrs?.state === 'begun' ? 'mixed' : node.attrs?.state === 'done'}
+          aria-label={`To-do: ${ownWords(node)}`}
+          onClick={(event) => {
+            event.stopPropagation();
+            tick(node);
+          }}
+        />
+      )}
+      <span className="gloss-words" dir="auto" data-state={isTask(node) ? String(node.attrs?.state) : undefined}>
+        <InlineView node={node} />
+      </span>
+    </>
+  );
   return (
     <article
       className="gloss"
-      style={{
-        borderInlineStart: `3px solid ${pigmentColour(gloss.day ? null : gloss.pigment)}`,
-        paddingInlineStart: 10,
-      }}
+      aria-label={[words, detail].filter(Boolean).join(', ')}
+      style={{ borderInlineStartColor: pigmentColour(gloss.day ? null : gloss.pigment) }}
     >
-      <a
-        className="gloss-origin"
-        href={address}
-        onClick={(event) => {
-          if (event.metaKey || event.ctrlKey) return;
-          event.preventDefault();
-          open(address);
-        }}
-      >
-        {words}
-        {detail && <span className="gloss-detail"> {detail}</span>}
-      </a>
-      <div
-        onClick={(event) => {
-          const link = (event.target as Element).closest<HTMLElement>('a[data-target]');
-          if (!link || event.metaKey || event.ctrlKey) return;
-          event.preventDefault();
-          openTarget(link.dataset.target!);
-        }}
-      >
-        <div className="gloss-line" dir="auto">
-          <InlineView node={gloss.node} />
-        </div>
-        {gloss.children.length > 0 && (
-          <div className="gloss-children">
-            {gloss.children.map((node, index) => (
-              <div key={index} className="gloss-child" style={{ color: colour.soft }}>
-                {node.type === 'block' ? <InlineView node={node} /> : <BlockText node={node} />}
-              </div>
-            ))}
+      {!isWithin && (
+        <a className="gloss-origin" href={address} onClick={opening(() => open(address))}>
+          {words}
+          {detail && <span className="gloss-detail"> {detail}</span>}
+        </a>
+      )}
+      {!isFolded && above && <div className="gloss-above">{above}</div>}
+      {isFolded ? null : isEdited ? (
+        <GlossEditor gloss={gloss} onDone={() => setEdited(false)} />
+      ) : (
+        <div onClick={followLink}>
+          <div className="gloss-line">
+            {line(gloss.node)}
+            <span className="gloss-tools">
+              {isWithin && (
+                <a href={address} onClick={opening(() => open(address))}>
+                  Open
+                </a>
+              )}
+              {gloss.node.type === 'block' && (
+                <button type="button" aria-label={`Edit this line of ${words}`} onClick={() => setEdited(true)}>
+                  Edit
+                </button>
+              )}
+            </span>
           </div>
-        )}
-      </div>
+          {gloss.children.length > 0 && (
+            <div className="gloss-children">
+              {gloss.children.map((node, index) => (
+                <div key={index} className="gloss-child" style={{ color: colour.soft }}>
+                  {node.type === 'block' ? line(node) : <BlockText node={node} />}
+                </div>
+              ))}
+            </div>
+          )}
+        </div>
+      )}
     </article>
   );
-}
+});

@@ -1,20 +1,75 @@
 import { useCallback, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { slideDown } from '@glossarion/core/margin';
 import { GlossView } from './GlossView';
-import { glossKey, type GlossGroup } from './useMargin';
+import { MarginFoot } from './MarginFoot';
+import { MarginHead } from './MarginHead';
+import { MarginGroups, OlderGlosses } from './MarginList';
+import { glossKey, type GlossGroup, type MarginState } from './useMargin';
 
 interface MarginColumnProps {
-  groups: readonly GlossGroup[];
-  count: number;
+  margin: MarginState;
+  title: string;
   /** The element whose blocks the glosses stand beside. */
   text: RefObject<HTMLElement | null>;
 }
 
 const GAP = 14;
 
-/** The Margin beside a page: each gloss at the height of the line it speaks to. */
-export function MarginColumn({ groups, count, text }: MarginColumnProps) {
+/** The Margin beside a page: each gloss at the height of the line it speaks to, or gathered as it was asked for. */
+export function MarginColumn({ margin, title, text }: MarginColumnProps) {
   const column = useRef<HTMLDivElement>(null);
+  const { group = 'line', isFolded = false } = margin.view;
+  const isBeside = group === 'line';
+  const { tops, height, head } = useTops(isBeside ? margin.groups : NO_GROUPS, column, text);
+
+  return (
+    <aside ref={column} className="margin" aria-label="Margin">
+      <div ref={head}>
+        <MarginHead
+          margin={margin}
+          onNamed={() => column.current?.querySelector('#also-named')?.scrollIntoView({ block: 'center' })}
+        />
+      </div>
+      {isBeside ? (
+        <div style={{ height }}>
+          {margin.groups.flatMap(({ lineId, glosses }) =>
+            glosses.map((gloss) => {
+              const key = glossKey(gloss);
+              return (
+                <div
+                  key={key}
+                  data-gloss={key}
+                  data-line={lineId ?? 'head'}
+                  className="margin-gloss"
+                  style={{ top: tops[key] ?? 0, visibility: key in tops ? 'visible' : 'hidden' }}
+                >
+                  <GlossView gloss={gloss} isFolded={isFolded} />
+                </div>
+              );
+            }),
+          )}
+        </div>
+      ) : (
+        <div className="margin-flow">
+          <MarginGroups glosses={margin.glosses} by={group} isFolded={isFolded} />
+        </div>
+      )}
+      <div className="margin-flow">
+        <OlderGlosses margin={margin} root="#main" />
+        <MarginFoot pageId={margin.pageId} title={title} />
+      </div>
+    </aside>
+  );
+}
+
+const NO_GROUPS: readonly GlossGroup[] = [];
+
+/** Where each gloss stands in the column, and how much room all of them take below its head. */
+function useTops(
+  groups: readonly GlossGroup[],
+  column: RefObject<HTMLElement | null>,
+  text: RefObject<HTMLElement | null>,
+): { tops: Record<string, number>; height: number; head: RefObject<HTMLDivElement | null> } {
   const head = useRef<HTMLDivElement>(null);
   const [tops, setTops] = useState<Record<string, number>>({});
   const [height, setHeight] = useState(0);
@@ -24,6 +79,12 @@ export function MarginColumn({ groups, count, text }: MarginColumnProps) {
     if (!element) return;
     const base = element.getBoundingClientRect().top;
     const first = (head.current?.getBoundingClientRect().bottom ?? base) - base + 12;
+    const heights = new Map(
+      [...element.querySelectorAll<HTMLElement>('[data-gloss]')].map((each) => [
+        each.dataset.gloss!,
+        each.offsetHeight,
+      ]),
+    );
     const keys: string[] = [];
     const wanted: { top: number; height: number }[] = [];
     for (const { lineId, glosses } of groups) {
@@ -32,47 +93,26 @@ export function MarginColumn({ groups, count, text }: MarginColumnProps) {
       for (const gloss of glosses) {
         const key = glossKey(gloss);
         keys.push(key);
-        wanted.push({ top, height: element.querySelector<HTMLElement>(`[data-gloss='${key}']`)?.offsetHeight ?? 0 });
+        wanted.push({ top, height: heights.get(key) ?? 0 });
       }
     }
     const placed = slideDown(wanted, GAP);
     const next = Object.fromEntries(keys.map((key, index) => [key, placed[index]!]));
     setTops((before) => (isSame(before, next) ? before : next));
-    setHeight(placed.length > 0 ? placed[placed.length - 1]! + wanted[wanted.length - 1]!.height + GAP : 0);
-  }, [groups]);
+    const end = placed.length > 0 ? placed[placed.length - 1]! + wanted[wanted.length - 1]!.height + GAP : first;
+    setHeight(end - first + 12);
+  }, [groups, column]);
 
   useLayoutEffect(() => {
     measureAll();
     const observer = new ResizeObserver(measureAll);
     if (text.current) observer.observe(text.current);
+    if (head.current) observer.observe(head.current);
     for (const gloss of column.current?.querySelectorAll('[data-gloss]') ?? []) observer.observe(gloss);
     return () => observer.disconnect();
-  }, [measureAll, text]);
+  }, [measureAll, text, column]);
 
-  return (
-    <aside ref={column} className="margin" aria-label="Margin" style={{ minHeight: height }}>
-      <div ref={head} className="margin-head">
-        <h2>Margin</h2>
-        <span>{count === 0 ? 'Nothing points here yet' : `${count} linked`}</span>
-      </div>
-      {groups.flatMap(({ lineId, glosses }) =>
-        glosses.map((gloss) => {
-          const key = glossKey(gloss);
-          return (
-            <div
-              key={key}
-              data-gloss={key}
-              data-line={lineId ?? 'head'}
-              className="margin-gloss"
-              style={{ top: tops[key] ?? 0, visibility: key in tops ? 'visible' : 'hidden' }}
-            >
-              <GlossView gloss={gloss} />
-            </div>
-          );
-        }),
-      )}
-    </aside>
-  );
+  return { tops, height, head };
 }
 
 const isSame = (one: Record<string, number>, other: Record<string, number>): boolean => {

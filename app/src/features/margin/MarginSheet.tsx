@@ -1,10 +1,16 @@
 import { useEffect, useRef } from 'react';
 import { GlossView } from './GlossView';
-import { glossKey, type GlossGroup } from './useMargin';
+import { MarginFoot } from './MarginFoot';
+import { linkedWords, MarginTools } from './MarginHead';
+import { MarginGroups, OlderGlosses } from './MarginList';
+import { isFiltered } from './marginView';
+import { glossKey, type MarginState } from './useMargin';
 
 interface MarginSheetProps {
-  groups: readonly GlossGroup[];
-  count: number;
+  margin: MarginState;
+  title: string;
+  /** The day, when the page is a day’s. */
+  day?: string | null;
   /** Whether it is drawn up, and the line whose glosses were asked for. */
   isOpen: boolean;
   lineId: string | null;
@@ -12,13 +18,15 @@ interface MarginSheetProps {
 }
 
 /** The Margin on a phone: a strip above the bar that is drawn up to a sheet. */
-export function MarginSheet({ groups, count, isOpen, lineId, onToggle }: MarginSheetProps) {
+export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggle }: MarginSheetProps) {
   const list = useRef<HTMLDivElement>(null);
+  const { total, named, kin, view, groups } = margin;
+  const { group = 'line', isFolded = false } = view;
 
   useEffect(() => {
     if (!isOpen) return;
     const asked = list.current?.querySelector<HTMLElement>(`[data-line='${lineId ?? 'head'}']`);
-    asked?.scrollIntoView({ block: 'start' });
+    if (lineId !== null) asked?.scrollIntoView({ block: 'start' });
   }, [isOpen, lineId]);
 
   useEffect(() => {
@@ -30,24 +38,37 @@ export function MarginSheet({ groups, count, isOpen, lineId, onToggle }: MarginS
     return () => document.removeEventListener('keydown', close);
   }, [isOpen, onToggle]);
 
-  if (count === 0) return null;
+  if (total === 0 && named === 0 && kin === 0) return null;
   return (
     <aside className={isOpen ? 'margin-sheet open' : 'margin-sheet'} aria-label="Margin">
       <button type="button" className="margin-grab" aria-expanded={isOpen} onClick={() => onToggle(!isOpen)}>
         <span className="grab" />
         <span className="margin-grab-words">
-          <strong>Margin</strong> {count} linked
+          <strong>Margin</strong> {linkedWords(margin)}
+          {named > 0 && <span className="margin-grab-named">{named} also named</span>}
         </span>
       </button>
       {isOpen && (
         <div ref={list} className="margin-list" tabIndex={0} role="group" aria-label="Lines that point here">
-          {groups.flatMap((group) =>
-            group.glosses.map((gloss) => (
-              <div key={glossKey(gloss)} data-line={group.lineId ?? 'head'} className="margin-list-gloss">
-                <GlossView gloss={gloss} />
-              </div>
-            )),
+          {(total > 0 || isFiltered(view)) && (
+            <details className="margin-show-sheet">
+              <summary>Show</summary>
+              <MarginTools margin={margin} />
+            </details>
           )}
+          {group === 'line' ? (
+            groups.flatMap(({ lineId: beside, glosses }) =>
+              glosses.map((gloss) => (
+                <div key={glossKey(gloss)} data-line={beside ?? 'head'} className="margin-list-gloss">
+                  <GlossView gloss={gloss} isFolded={isFolded} />
+                </div>
+              )),
+            )
+          ) : (
+            <MarginGroups glosses={margin.glosses} by={group} isFolded={isFolded} />
+          )}
+          <OlderGlosses margin={margin} root=".margin-list" />
+          <MarginFoot pageId={margin.pageId} title={title} day={day} />
         </div>
       )}
     </aside>

@@ -11,6 +11,41 @@ export const marginSheet = `
 .gloss-origin { display: block; font: 14px/18px ${face.interface}; color: var(--soft) !important; text-decoration: none !important; padding-bottom: 1px; }
 .gloss-origin:hover { text-decoration: underline !important; }
 .gloss-detail::before { content: '·'; margin: 0 1px 0 5px; }
+.gloss { border-inline-start: 3px solid var(--rule); padding-inline-start: 10px; }
+.gloss-above { font: 14px/17px ${face.interface}; color: var(--soft); padding-bottom: 1px; overflow-wrap: anywhere; }
+.gloss-line { position: relative; overflow-wrap: anywhere; }
+.gloss .box { appearance: none; width: 15px; height: 15px; margin: 0 7px 0 0; padding: 0; vertical-align: -2px; border: 1.5px solid var(--soft); border-radius: 3px; background: none; cursor: pointer; position: relative; }
+.gloss .box::after { content: ''; position: absolute; inset: -15px -8px; }
+.gloss .box[data-state=done] { background: var(--verdigris); border-color: var(--verdigris); }
+.gloss .box[data-state=begun] { background: linear-gradient(90deg, var(--verdigris) 50%, transparent 50%); border-color: var(--verdigris); }
+.gloss-words[data-state=done], .gloss-words[data-state=dropped] { color: var(--soft); } .gloss-words[data-state=dropped] { text-decoration: line-through; }
+.gloss-tools { margin-inline-start: 6px; white-space: nowrap; }
+.gloss-tools button, .gloss-tools a { border: 0; background: none; padding: 0 3px; color: var(--soft) !important; font: 14px/18px ${face.interface}; text-decoration: underline !important; text-underline-offset: 3px; cursor: pointer; opacity: 0; }
+.gloss:hover .gloss-tools *, .gloss:focus-within .gloss-tools *, .gloss-tools *:focus-visible { opacity: 1; }
+@media (hover: none) { .gloss-tools * { opacity: 1 !important; padding: 8px 6px !important; } }
+.gloss-editor .ProseMirror { outline: none; padding: 4px 6px; margin-inline-start: -6px; background: var(--ground); border-radius: 3px; box-shadow: 0 0 0 1px var(--lapis); font: 16px/21px ${face.writing}; }
+.margin-head button, .margin-more, .margin-foot h3 button, .mention-acts button, .margin-hidden { border: 0; background: none; padding: 0; color: var(--lapis); font: 500 15px/20px ${face.interface}; cursor: pointer; }
+.margin-head .margin-named { color: var(--soft); font-weight: 400; text-decoration: underline; text-underline-offset: 3px; }
+.margin-head .margin-show { margin-inline-start: auto; } .margin-head .margin-show[data-on]::before { content: '•'; color: var(--vermilion); margin-inline-end: 5px; }
+.margin-tools { padding: 8px 0 10px; margin-inline-start: 8px; border-bottom: 1px solid var(--rule); font: 15px/20px ${face.interface}; color: var(--soft); }
+.margin-choices { display: flex; gap: 8px; align-items: baseline; } .margin-choices > span { flex: none; width: 38px; } .margin-choices > div { display: flex; flex-wrap: wrap; gap: 0 11px; }
+.margin-choice { min-height: 30px; padding: 2px 0; border: 0; background: none; color: var(--ink); font: 15px/20px ${face.interface}; cursor: pointer; text-align: start; } .margin-choice small { font-size: 14px; color: var(--soft); }
+.margin-choice.tag { color: var(--ochre); } .margin-choice[aria-pressed=true] { font-weight: 700; box-shadow: inset 0 -2px var(--vermilion); }
+.margin-list .margin-choice { min-height: 44px; }
+.margin-flow { padding-inline-start: 8px; } .margin-flow .gloss { margin: 12px 0; }
+.margin-foot, .margin-older, .margin-group { margin-top: 22px; }
+.margin-foot h3, .margin-older h3 { display: flex; align-items: baseline; gap: 8px; margin: 0 0 8px; padding-bottom: 5px; border-bottom: 1px solid var(--rule); font: 700 15px/20px ${face.interface}; color: var(--ink); } .margin-foot h3 span, .margin-older h3 span { color: var(--soft); font-weight: 400; } .margin-foot h3 button { margin-inline-start: auto; }
+.margin-foot .gloss { margin: 12px 0; }
+.margin-foot mark { background: color-mix(in srgb, var(--ochre) 30%, transparent); color: inherit; border-radius: 2px; }
+.mention-acts { display: flex; gap: 16px; } .mention-acts button, .margin-more { min-height: 32px; } .margin-list .mention-acts button, .margin-list .margin-more, .margin-list .margin-foot h3 button { min-height: 44px; }
+.mention-acts button + button { color: var(--soft); font-weight: 400; }
+.kin-title { font: 500 16px/21px ${face.writing}; color: var(--ink) !important; text-decoration: none !important; } .kin-title:hover { text-decoration: underline !important; }
+.kin-why { font: italic 15px/19px ${face.writing}; color: var(--soft); overflow-wrap: anywhere; } .margin-foot .gloss-detail { font: 14px/18px ${face.interface}; color: var(--soft); }
+.margin-group > button { display: flex; flex-wrap: wrap; align-items: baseline; gap: 6px; width: 100%; min-height: 32px; padding: 4px 0; border: 0; border-bottom: 1px solid var(--rule); background: none; color: var(--soft); font: 14px/18px ${face.interface}; text-align: start; cursor: pointer; } .margin-group > button strong { font: 500 16px/21px ${face.writing}; color: var(--ink); } .margin-group > button small { font-size: 14px; margin-inline-start: auto; }
+.margin-group > button::before { content: '▸'; color: var(--soft); width: 10px; } .margin-group > button[aria-expanded=true]::before { content: '▾'; }
+.margin-hidden { align-self: flex-start; margin: 14px 18px 0 0; flex: none; color: var(--soft); font-weight: 400; }
+.margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet summary { min-height: 40px; font: 500 16px/40px ${face.interface}; color: var(--lapis); cursor: pointer; }
+.page-names { margin-inline-start: 10px; font-style: italic; }
 .gloss-children { margin-top: 3px; padding-inline-start: 10px; border-inline-start: 1px solid var(--rule); }
 .gloss .tag { font-size: .9em; }
 .margin-count { position: absolute; right: -16px; width: 44px; height: 44px; margin: -8px 0 0; text-align: end; padding: 0; border: 0; background: none; font: 700 14px/17px ${face.interface}; cursor: pointer; z-index: 3; }

@@ -1,9 +1,20 @@
 import { useEffect, useMemo } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
-import { marginLine, namedIn, placeGlosses, type Gloss } from '@glossarion/core/margin';
-import { useMarginQuery } from '../../state/api';
+import {
+  marginLine,
+  namedIn,
+  placeGlosses,
+  type Gloss,
+  type MarginFacets,
+  type MarginFilter,
+} from '@glossarion/core/margin';
+import { useKinQuery, useMarginQuery, useNamedQuery } from '../../state/api';
 import { useAppSelector, wantTargets } from '../../state/store';
-import type { Target } from '../../state/types';
+import type { MarginView, Target } from '../../state/types';
+import { useMarginFilter, useMarginView } from './marginView';
+
+/** How many glosses are set beside their lines; older ones follow as a list, loaded as it is scrolled. */
+export const BESIDE = 200;
 
 export const glossKey = (gloss: Gloss): string => `${gloss.pageId}/${gloss.blockId}`;
 
@@ -13,16 +24,41 @@ export interface GlossGroup {
   glosses: Gloss[];
 }
 
+/** Everything the Margin of a page shows, and how it is shown. */
+export interface MarginState {
+  pageId: string;
+  groups: GlossGroup[];
+  /** The glosses in their own order, the newest first. */
+  glosses: readonly Gloss[];
+  /** All lines that point here, and those that the filter leaves. */
+  total: number;
+  count: number;
+  /** Lines that name the page without a link, and pages alike. */
+  named: number;
+  kin: number;
+  facets: MarginFacets;
+  filter: MarginFilter;
+  view: MarginView;
+  change: (changes: MarginView) => void;
+}
+
+const NO_FACETS: MarginFacets = { notebooks: [], tags: [], aside: 0 };
+const NO_GLOSSES: readonly Gloss[] = [];
+/** How many mentions are read to begin with. */
+export const MENTIONS = 20;
+
 const titleFrom = (known: Record<string, Target>) => (id: string) => known[id]?.title ?? '';
 
 /** What points at a page, each gloss with the line it speaks to, in the order of the page. */
-export function useMargin(
-  pageId: string,
-  body: BodyJson | null,
-): { groups: GlossGroup[]; count: number; isLoading: boolean } {
-  const { currentData, isLoading } = useMarginQuery(pageId);
+export function useMargin(pageId: string, body: BodyJson | null): MarginState {
+  const [view, change] = useMarginView(pageId);
+  const filter = useMarginFilter(view);
+  const { data, currentData } = useMarginQuery({ id: pageId, ...filter, limit: BESIDE });
+  const { currentData: mentions } = useNamedQuery({ id: pageId, limit: MENTIONS });
+  const { currentData: kin } = useKinQuery(pageId);
   const known = useAppSelector((state) => state.targets.known);
-  const glosses = currentData?.glosses;
+  const info = currentData ?? data;
+  const glosses = info?.glosses ?? NO_GLOSSES;
 
   useEffect(() => {
     if (!body) return;
@@ -32,27 +68,48 @@ export function useMargin(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [body]);
 
-  const groups = useMemo(() => {
-    if (!glosses) return [];
-    const titleOf = titleFrom(known);
-    const lines = (body?.content ?? []).map((node) => marginLine(pageId, [node], titleOf));
-    const references = glosses.map((gloss) => ({
-      ...marginLine(pageId, [gloss.node, ...gloss.children], titleOf),
-      id: glossKey(gloss),
-      pageId: gloss.pageId,
-      targetBlockId: gloss.targetBlockId,
-    }));
-    const placements = placeGlosses(pageId, lines, references);
-    const order = new Map<string | null, number>([
-      [null, -1],
-      ...lines.map((line, index): [string, number] => [line.id, index]),
-    ]);
-    const grouped = new Map<string | null, Gloss[]>();
-    placements.forEach(({ lineId }, index) => grouped.set(lineId, [...(grouped.get(lineId) ?? []), glosses[index]!]));
-    return [...grouped]
-      .map(([lineId, each]) => ({ lineId, glosses: each }))
-      .sort((one, other) => order.get(one.lineId)! - order.get(other.lineId)!);
-  }, [glosses, body, known, pageId]);
+  const groups = useMemo(() => placed(pageId, body, glosses, titleFrom(known)), [glosses, body, known, pageId]);
+  return {
+    pageId,
+    groups,
+    glosses,
+    total: info?.total ?? 0,
+    count: info?.count ?? 0,
+    named: mentions?.count ?? 0,
+    kin: kin?.kin.length ?? 0,
+    facets: info?.facets ?? NO_FACETS,
+    filter,
+    view,
+    change,
+  };
+}
 
-  return { groups, count: glosses?.length ?? 0, isLoading };
+function placed(
+  pageId: string,
+  body: BodyJson | null,
+  glosses: readonly Gloss[],
+  titleOf: (id: string) => string,
+): GlossGroup[] {
+  if (glosses.length === 0) return [];
+  const lines = (body?.content ?? []).map((node) => marginLine(pageId, [node], titleOf));
+  const references = glosses.map((gloss) => ({
+    ...marginLine(pageId, [gloss.node, ...gloss.children], titleOf),
+    id: glossKey(gloss),
+    pageId: gloss.pageId,
+    targetBlockId: gloss.targetBlockId,
+  }));
+  const placements = placeGlosses(pageId, lines, references);
+  const order = new Map<string | null, number>([
+    [null, -1],
+    ...lines.map((line, index): [string, number] => [line.id, index]),
+  ]);
+  const grouped = new Map<string | null, Gloss[]>();
+  placements.forEach(({ lineId }, index) => {
+    const group = grouped.get(lineId);
+    if (group) group.push(glosses[index]!);
+    else grouped.set(lineId, [glosses[index]!]);
+  });
+  return [...grouped]
+    .map(([lineId, each]) => ({ lineId, glosses: each }))
+    .sort((one, other) => order.get(one.lineId)! - order.get(other.lineId)!);
 }

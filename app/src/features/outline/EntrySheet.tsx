@@ -96,7 +96,7 @@ export function EntryDeeds({ entry, onClose }: { entry: EntryInfo; onClose: () =
     isPinned
       ? { label: 'Take from the pins', do: () => unpin(chosen) }
       : { label: 'Pin to the Desk', do: () => pinAll(self) },
-    { label: 'Copy link', do: () => copyLink(entry.kind, entry.id) },
+    { label: 'Copy link', do: () => copyLink(entry) },
     { label: 'Choose this and others', do: () => dispatch(chose(self)) },
     ...(isPage && (entry.pagesBeneath > 0 || entry.showsLeaves)
       ? [

@@ -4,6 +4,7 @@ import { api } from '../../state/api';
 import { store } from '../../state/store';
 import type { ContentsEntry, EntryInfo } from '../../state/types';
 import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
+import { copyAddress } from '../links/copy';
 import { lastingAddress, open } from '../shell/navigation';
 import { makeFromTemplate, templateFor } from '../templates/templateActs';
 import { perform } from './deeds';
@@ -123,14 +124,7 @@ export async function makeOverviewPage(entry: { id: string; title: string }): Pr
   if (isDone) open(`/p/${id}`);
 }
 
-export async function copyLink(kind: EntryKind, id: string): Promise<void> {
-  const address = lastingAddress(kind === 'page' ? 'p' : 'n', id);
-  try {
-    await navigator.clipboard.writeText(address);
-    store.dispatch(noticed({ words: `The link to this ${kind} is on the clipboard.` }));
-  } catch {
-    store.dispatch(noticed({ words: `The clipboard can’t be reached. The link is ${address}` }));
-  }
-}
+export const copyLink = (entry: { kind: EntryKind; id: string; title: string }): Promise<void> =>
+  copyAddress(lastingAddress(entry.kind === 'page' ? 'p' : 'n', entry.id), entry.title, `this ${entry.kind}`);
 
 export const askWhereTo = (entries: ChosenEntry[]): void => void store.dispatch(sheetOpened({ for: 'move', entries }));

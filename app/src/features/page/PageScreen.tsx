@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { Redirect } from 'expo-router';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import type { BodyJson } from '@glossarion/core/document';
 import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
@@ -42,6 +43,7 @@ interface PageScreenProps {
 /** A page with its trail, its text and its Margin. */
 export function PageScreen({ pageId, blockId = null, isNew = false }: PageScreenProps) {
   const { currentData: info, isError, error, refetch } = usePageQuery(pageId);
+  if (info?.mergedInto) return <Redirect href={`/p/${info.mergedInto}` as never} />;
   if (info?.day) return <DayScreen day={info.day} blockId={blockId} />;
   const isMissing = isError && (error as { status?: unknown }).status === 404;
   if (isMissing) {
@@ -78,17 +80,20 @@ interface OpenPageProps {
 function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
   const page = usePageDocument(pageId, null);
   const { width } = useWindowDimensions();
-  const isMarginHidden = useAppSelector((state) => state.view.isMarginHidden);
   const [body, setBody] = useState<BodyJson | null>(null);
   const [focus, setFocus] = useState<string | null>(null);
   const [sheet, setSheet] = useState<{ isOpen: boolean; lineId: string | null }>({ isOpen: false, lineId: null });
   const [isMenuOpen, setMenuOpen] = useState(false);
   const text = useRef<HTMLDivElement>(null);
-  const { groups, count } = useMargin(pageId, body);
+  const margin = useMargin(pageId, body);
+  const { groups } = margin;
   const isWide = width >= measure.wide;
   const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
   const besideId = useAppSelector((state) => state.view.besideId);
   const hasBeside = besideId !== null && besideId !== pageId && isWide;
+  const isHiddenHere = margin.view.isHidden === true;
+  const isMarginAway = useAppSelector((state) => state.view.isMarginHidden);
+  const isMarginHidden = isMarginAway || isHiddenHere;
   const hasColumn = width >= measure.withMargin && !isMarginHidden && !isTextOnly && !hasBeside;
   useVisit(pageId, info !== null);
   useLanding(blockId, body !== null);
@@ -143,7 +148,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
                     text={text}
                     focus={focus}
                   />
-                  {!hasColumn && (
+                  {!hasColumn && !isHiddenHere && (
                     <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />
                   )}
                 </div>
@@ -155,19 +160,31 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
             )}
           </div>
         </div>
-        {hasColumn && <MarginColumn groups={groups} count={count} text={text} />}
+        {hasColumn && <MarginColumn margin={margin} title={info?.title ?? ''} text={text} />}
+        {isHiddenHere && isWide && !isTextOnly && !hasBeside && (
+          <button type="button" className="margin-hidden" onClick={() => margin.change({ isHidden: false })}>
+            Margin hidden here · {margin.total} linked
+          </button>
+        )}
         {hasBeside && <BesidePage key={besideId} pageId={besideId} />}
       </div>
-      {!hasColumn && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && (
+      {!hasColumn && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && !isHiddenHere && (
         <MarginSheet
-          groups={groups}
-          count={count}
+          margin={margin}
+          title={info?.title ?? ''}
           isOpen={sheet.isOpen}
           lineId={sheet.lineId}
           onToggle={(isOpen) => setSheet({ isOpen, lineId: null })}
         />
       )}
-      {isMenuOpen && info && <PageSheet info={info} content={body?.content ?? []} onClose={() => setMenuOpen(false)} />}
+      {isMenuOpen && info && (
+        <PageSheet
+          info={info}
+          content={body?.content ?? []}
+          onShowMargin={isHiddenHere ? () => margin.change({ isHidden: false }) : null}
+          onClose={() => setMenuOpen(false)}
+        />
+      )}
     </Screen>
   );
 }
@@ -219,6 +236,7 @@ function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string
       </a>
       {info.isDeleted && <span className="page-state">in the bin</span>}
       {SEASON_WORDS[info.season] && <span className="page-state">{SEASON_WORDS[info.season]}</span>}
+      {info.names.length > 0 && <span className="page-names">also {info.names.join(', ')}</span>}
       {tags.map((tag) => (
         <span key={tag} className="tag">
           {tag}

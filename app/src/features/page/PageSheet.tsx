@@ -19,15 +19,24 @@ interface PageSheetProps {
   info: EntryInfo;
   /** The page as it stands in this window. */
   content: readonly NodeJson[];
+  /** Brings back the Margin that was hidden on this page. */
+  onShowMargin: (() => void) | null;
   onClose: () => void;
 }
 
-export function PageSheet({ info, content, onClose }: PageSheetProps) {
+export function PageSheet({ info, content, onShowMargin, onClose }: PageSheetProps) {
   const dispatch = useAppDispatch();
   const parts = [
+    ...(onShowMargin ? [{ label: 'Show its Margin again', act: onShowMargin }] : []),
     { label: 'Find and replace here', act: () => dispatch(searchOpened(true)) },
     { label: 'Keep beside', act: () => keepBeside(info.id) },
     ...(splitHeadings(content).length > 0 ? [{ label: 'Split at headings', act: () => splitPage(info.id) }] : []),
+    ...(info.day === null
+      ? [
+          { label: 'Other names …', act: () => dispatch(sheetOpened({ for: 'names', entryId: info.id })) },
+          { label: 'Merge into another page …', act: () => dispatch(sheetOpened({ for: 'merge', entryId: info.id })) },
+        ]
+      : []),
     ...(info.day === null ? [{ label: 'Fold back into the page above', act: () => foldBack(info.id) }] : []),
   ];
   return (

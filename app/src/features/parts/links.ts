@@ -1,16 +1,11 @@
-import { store, targetOf } from '../../state/store';
-import { noticed } from '../../state/view';
+import { api } from '../../state/api';
+import { store } from '../../state/store';
+import { copyAddress } from '../links/copy';
 import { lastingAddress } from '../shell/navigation';
 
 /** Puts the lasting address of a line on the clipboard. */
 export async function copyBlockLink(blockId: string): Promise<void> {
-  const address = lastingAddress('b', blockId);
-  try {
-    await navigator.clipboard.writeText(address);
-    store.dispatch(noticed({ words: 'The link to this line is on the clipboard.' }));
-  } catch {
-    store.dispatch(noticed({ words: `The clipboard can’t be reached. The link is ${address}` }));
-  }
+  const asked = store.dispatch(api.endpoints.targets.initiate([blockId], { subscribe: false, forceRefetch: true }));
+  const { data } = await asked;
+  await copyAddress(lastingAddress('b', blockId), data?.[0]?.title ?? '', 'this line');
 }
-
-export const titleHere = (id: string): string => targetOf(id)?.title ?? 'the page';

@@ -16,6 +16,8 @@ const LiftToSheet = later(async () => (await import('../parts/SendSheet')).LiftT
 const SendSheet = later(async () => (await import('../parts/SendSheet')).SendSheet, true);
 const AskSheet = later(async () => (await import('../templates/TemplateSheets')).AskSheet, true);
 const TemplateOfSheet = later(async () => (await import('../templates/TemplateSheets')).TemplateOfSheet, true);
+const NamesSheet = later(async () => (await import('../names/NamesSheet')).NamesSheet, true);
+const MergeSheet = later(async () => (await import('../names/MergeSheet')).MergeSheet, true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 
@@ -56,6 +58,10 @@ export function OpenSheets() {
       return <AskSheet templateId={sheet.templateId} place={sheet.place} onClose={onClose} />;
     case 'templateOf':
       return <TemplateOfSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'names':
+      return <NamesSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'merge':
+      return <MergeSheet entryId={sheet.entryId} onClose={onClose} />;
     default:
       return null;
   }

@@ -13,6 +13,7 @@ import { OutlineDragging } from '../outline/OutlineDragging';
 import { Pile } from '../outline/Pile';
 import { Action } from './Action';
 import { Notice } from './Notice';
+import { Previews } from '../preview/Previews';
 import { OpenSheets } from './OpenSheets';
 import { SavingSign } from './SavingSign';
 import { Words } from './Words';
@@ -57,6 +58,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <Notice />
         <KeyStrip />
         <OpenSheets />
+        <Previews />
       </View>
     </OutlineDragging>
   );

@@ -1,0 +1,141 @@
+import { useEffect, useRef, useState } from 'react';
+import { localDay, nearDate } from '@glossarion/core/journal';
+import type { Gloss, MarginFilter } from '@glossarion/core/margin';
+import { useMarginQuery } from '../../state/api';
+import { trailWords } from '../trail/words';
+import { GlossView } from './GlossView';
+import { BESIDE, glossKey, type MarginState } from './useMargin';
+
+/** Glosses of a long Margin that are read at once. */
+const PIECE = 100;
+/** How high a gloss is taken to be until it was drawn, in pixels. */
+const LIKELY_HEIGHT = 74;
+
+interface Grouped {
+  key: string;
+  words: string;
+  detail: string;
+  glosses: Gloss[];
+}
+
+/** Glosses gathered under the page or the day they come from, in the order in which each is met. */
+function grouped(glosses: readonly Gloss[], by: 'page' | 'day'): Grouped[] {
+  const today = localDay(new Date());
+  const groups = new Map<string, Grouped>();
+  for (const gloss of glosses) {
+    const on = gloss.day ?? localDay(new Date(gloss.changedAt));
+    const key = by === 'page' ? gloss.pageId : on;
+    const known = groups.get(key);
+    if (known) known.glosses.push(gloss);
+    else {
+      const words = by === 'page' ? gloss.pageTitle : nearDate(on, today);
+      const detail = by === 'page' ? (gloss.day ? 'Journal' : trailWords(gloss.trail)) : '';
+      groups.set(key, { key, words: words[0]!.toUpperCase() + words.slice(1), detail, glosses: [gloss] });
+    }
+  }
+  return [...groups.values()];
+}
+
+/** The glosses one after the other, in the order of the page or gathered by page or day; each group folds. */
+export function MarginGroups({
+  glosses,
+  by,
+  isFolded,
+}: {
+  glosses: readonly Gloss[];
+  by: 'page' | 'day';
+  isFolded: boolean;
+}) {
+  return (
+    <>
+      {grouped(glosses, by).map((group) => (
+        <GroupView key={group.key} group={group} by={by} isFolded={isFolded} />
+      ))}
+    </>
+  );
+}
+
+function GroupView({ group, by, isFolded }: { group: Grouped; by: 'page' | 'day'; isFolded: boolean }) {
+  const [isOpen, setOpen] = useState(!isFolded);
+  useEffect(() => setOpen(!isFolded), [isFolded]);
+  return (
+    <section className="margin-group">
+      <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        <strong>{group.words}</strong>
+        {group.detail && <span className="gloss-detail"> {group.detail}</span>}
+        {group.glosses.length > 1 && <small>{group.glosses.length}</small>}
+      </button>
+      {isOpen &&
+        group.glosses.map((gloss) => <GlossView key={glossKey(gloss)} gloss={gloss} isWithin={by === 'page'} />)}
+    </section>
+  );
+}
+
+/** What is older than the glosses beside the text, as a list that is read as it comes into view. */
+export function OlderGlosses({ margin, root }: { margin: MarginState; root: string }) {
+  const older = margin.count - BESIDE;
+  if (older <= 0) return null;
+  const pieces = Array.from({ length: Math.ceil(older / PIECE) }, (_each, index) => index);
+  return (
+    <section className="margin-older" aria-label="Older glosses">
+      <h3>
+        Older <span>{older}</span>
+      </h3>
+      {pieces.map((index) => (
+        <Piece
+          key={index}
+          pageId={margin.pageId}
+          filter={margin.filter}
+          from={BESIDE + index * PIECE}
+          size={Math.min(PIECE, older - index * PIECE)}
+          isFolded={margin.view.isFolded === true}
+          root={root}
+        />
+      ))}
+    </section>
+  );
+}
+
+interface PieceProps {
+  pageId: string;
+  filter: MarginFilter;
+  from: number;
+  size: number;
+  isFolded: boolean;
+  root: string;
+}
+
+/** Some glosses, drawn while they are near what is seen; else their room is kept. */
+function Piece({ pageId, filter, from, size, isFolded, root }: PieceProps) {
+  const [isNear, setNear] = useState(false);
+  const [height, setHeight] = useState(size * LIKELY_HEIGHT);
+  const element = useRef<HTMLDivElement>(null);
+  const { currentData } = useMarginQuery({ id: pageId, ...filter, from, limit: size }, { skip: !isNear });
+
+  useEffect(() => {
+    const observer = new IntersectionObserver(([entry]) => setNear(entry?.isIntersecting ?? false), {
+      root: document.querySelector(root),
+      rootMargin: '900px',
+    });
+    observer.observe(element.current!);
+    return () => observer.disconnect();
+  }, [root]);
+
+  useEffect(() => {
+    if (!isNear || !currentData) return;
+    const observer = new ResizeObserver(([entry]) => setHeight(entry!.contentRect.height));
+    observer.observe(element.current!);
+    return () => observer.disconnect();
+  }, [isNear, currentData]);
+
+  return (
+    <div ref={element} style={{ minHeight: isNear && currentData ? undefined : height }}>
+      {isNear &&
+        currentData?.glosses.map((gloss) => (
+          <div key={glossKey(gloss)} className="margin-list-gloss">
+            <GlossView gloss={gloss} isFolded={isFolded} />
+          </div>
+        ))}
+    </div>
+  );
+}
