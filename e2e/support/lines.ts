@@ -9,13 +9,13 @@ export const noted = (pages: Record<string, string>): NoteFile[] => [
 
 interface Fixtures {
   /** Signs in to a new account that has these pages, and opens the first of them. */
-  pages: (pages: Record<string, string>) => Promise<Page>;
+  pages: (pages: Record<string, string>, more?: NoteFile[]) => Promise<Page>;
 }
 
 export const test = base.extend<Fixtures>({
   pages: async ({ context, page, server, signIn }, use) => {
-    await use(async (pages) => {
-      await signIn(context, server.url, noted(pages));
+    await use(async (pages, more = []) => {
+      await signIn(context, server.url, [...noted(pages), ...more]);
       await page.goto(`${server.url}/notebooks`);
       await openPage(page, Object.keys(pages)[0]!);
       await expect(textOf(page)).toBeVisible();

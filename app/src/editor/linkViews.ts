@@ -29,7 +29,7 @@ class LinkView implements NodeView {
     const own = this.node.attrs.words as string | null;
     const words = own || linkWords(target);
     const state = target?.state ?? 'written';
-    const key = `${words}\n${state}\n${this.target}`;
+    const key = `${words}\n${state}\n${this.target}\n${target?.title}`;
     if (key === this.shown) return;
     this.shown = key;
     this.dom.href = `/to/${this.target}`;

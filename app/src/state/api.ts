@@ -136,7 +136,7 @@ export const api = createApi({
       query: ({ id, limit }) => `/pages/${id}/named?limit=${limit}`,
       providesTags: ['Named', 'Links', 'Titles'],
     }),
-    kin: build.query<KinInfo, string>({ query: (id) => `/pages/${id}/kin`, providesTags: ['Kin', 'Titles'] }),
+    kin: build.query<KinInfo, string>({ query: (id) => `/pages/${id}/kin`, providesTags: ['Kin', 'Links', 'Titles'] }),
     glimpse: build.query<Glimpse, string>({
       query: (id) => `/glimpses/${id}`,
       providesTags: ['Titles', 'Words', 'Links'],

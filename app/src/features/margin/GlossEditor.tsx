@@ -74,7 +74,11 @@ export function GlossEditor({ gloss, onDone }: GlossEditorProps) {
 
   useEffect(() => {
     if (!editor) return;
-    const leave = () => setTimeout(() => !editor.isDestroyed && !editor.isFocused && finish.current(true), 120);
+    // Another window that takes the focus ends nothing here.
+    const leave = () =>
+      setTimeout(() => {
+        if (!editor.isDestroyed && !editor.isFocused && document.hasFocus()) finish.current(true);
+      }, 120);
     editor.on('blur', leave);
     return () => void editor.off('blur', leave);
   }, [editor]);

@@ -98,9 +98,10 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
         <a className="gloss-origin" href={address} onClick={opening(() => open(address))}>
           {words}
           {detail && <span className="gloss-detail"> {detail}</span>}
+          {!isFolded && above && <span className="gloss-above"> {above}</span>}
         </a>
       )}
-      {!isFolded && above && <div className="gloss-above">{above}</div>}
+      {isWithin && !isFolded && above && <div className="gloss-above">{above}</div>}
       {isFolded ? null : isEdited ? (
         <GlossEditor gloss={gloss} onDone={() => setEdited(false)} />
       ) : (

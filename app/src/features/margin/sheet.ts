@@ -22,15 +22,16 @@ export const marginSheet = `
 .gloss-tools { margin-inline-start: 6px; white-space: nowrap; }
 .gloss-tools button, .gloss-tools a { border: 0; background: none; padding: 0 3px; color: var(--soft) !important; font: 14px/18px ${face.interface}; text-decoration: underline !important; text-underline-offset: 3px; cursor: pointer; opacity: 0; }
 .gloss:hover .gloss-tools *, .gloss:focus-within .gloss-tools *, .gloss-tools *:focus-visible { opacity: 1; }
-@media (hover: none) { .gloss-tools * { opacity: 1 !important; padding: 8px 6px !important; } }
+span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
+@media (hover: none) { .gloss-tools * { opacity: 1 !important; padding: 14px 10px !important; margin: -14px -4px; } }
 .gloss-editor .ProseMirror { outline: none; padding: 4px 6px; margin-inline-start: -6px; background: var(--ground); border-radius: 3px; box-shadow: 0 0 0 1px var(--lapis); font: 16px/21px ${face.writing}; }
 .margin-head button, .margin-more, .margin-foot h3 button, .mention-acts button, .margin-hidden { border: 0; background: none; padding: 0; color: var(--lapis); font: 500 15px/20px ${face.interface}; cursor: pointer; }
 .margin-head .margin-named { color: var(--soft); font-weight: 400; text-decoration: underline; text-underline-offset: 3px; }
-.margin-head .margin-show { margin-inline-start: auto; } .margin-head .margin-show[data-on]::before { content: '•'; color: var(--vermilion); margin-inline-end: 5px; }
+.margin-head .margin-show { margin-inline-start: auto; } .margin-head .margin-show[data-on]::before { content: '•' / ''; color: var(--vermilion); margin-inline-end: 5px; }
 .margin-tools { padding: 8px 0 10px; margin-inline-start: 8px; border-bottom: 1px solid var(--rule); font: 15px/20px ${face.interface}; color: var(--soft); }
 .margin-choices { display: flex; gap: 8px; align-items: baseline; } .margin-choices > span { flex: none; width: 38px; } .margin-choices > div { display: flex; flex-wrap: wrap; gap: 0 11px; }
 .margin-choice { min-height: 30px; padding: 2px 0; border: 0; background: none; color: var(--ink); font: 15px/20px ${face.interface}; cursor: pointer; text-align: start; } .margin-choice small { font-size: 14px; color: var(--soft); }
-.margin-choice.tag { color: var(--ochre); } .margin-choice[aria-pressed=true] { font-weight: 700; box-shadow: inset 0 -2px var(--vermilion); }
+.margin-choice.tag { color: var(--ochre); font-family: ${face.capitals}; text-transform: lowercase; letter-spacing: .06em; } .margin-choice[aria-pressed=true] { font-weight: 700; box-shadow: inset 0 -2px var(--vermilion); }
 .margin-list .margin-choice { min-height: 44px; }
 .margin-flow { padding-inline-start: 8px; } .margin-flow .gloss { margin: 12px 0; }
 .margin-foot, .margin-older, .margin-group { margin-top: 22px; }
@@ -42,7 +43,7 @@ export const marginSheet = `
 .kin-title { font: 500 16px/21px ${face.writing}; color: var(--ink) !important; text-decoration: none !important; } .kin-title:hover { text-decoration: underline !important; }
 .kin-why { font: italic 15px/19px ${face.writing}; color: var(--soft); overflow-wrap: anywhere; } .margin-foot .gloss-detail { font: 14px/18px ${face.interface}; color: var(--soft); }
 .margin-group > button { display: flex; flex-wrap: wrap; align-items: baseline; gap: 6px; width: 100%; min-height: 32px; padding: 4px 0; border: 0; border-bottom: 1px solid var(--rule); background: none; color: var(--soft); font: 14px/18px ${face.interface}; text-align: start; cursor: pointer; } .margin-group > button strong { font: 500 16px/21px ${face.writing}; color: var(--ink); } .margin-group > button small { font-size: 14px; margin-inline-start: auto; }
-.margin-group > button::before { content: '▸'; color: var(--soft); width: 10px; } .margin-group > button[aria-expanded=true]::before { content: '▾'; }
+.margin-group > button::before { content: '▸' / ''; color: var(--soft); width: 10px; } .margin-group > button[aria-expanded=true]::before { content: '▾' / ''; }
 .margin-hidden { align-self: flex-start; margin: 14px 18px 0 0; flex: none; color: var(--soft); font-weight: 400; }
 .margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet summary { min-height: 40px; font: 500 16px/40px ${face.interface}; color: var(--lapis); cursor: pointer; }
 .page-names { margin-inline-start: 10px; font-style: italic; }

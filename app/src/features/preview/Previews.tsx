@@ -72,6 +72,7 @@ export function Previews() {
         show(link, true);
         // The click that ends the press does not follow the link, and no menu of the browser comes up.
         const ignore = (ending: Event) => {
+          if (ending.type === 'click' && linkOf(ending.target) !== link) return;
           ending.preventDefault();
           ending.stopPropagation();
         };
