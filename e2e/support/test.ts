@@ -1,4 +1,4 @@
-import { chromium, test as base, expect, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, test as base, expect, type BrowserContext, type CDPSession, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
@@ -43,6 +43,15 @@ interface WorkerFixtures {
   profile: BrowserContext;
 }
 
+/** Opens each page of a profile in a window of its own: of several in one, all but the foremost would hardly be drawn. */
+function openWindows(profile: BrowserContext, opener: CDPSession): void {
+  profile.newPage = async () => {
+    const opened = profile.waitForEvent('page');
+    await opener.send('Target.createTarget', { url: 'about:blank', newWindow: true });
+    return opened;
+  };
+}
+
 export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
   profile: [
     async ({ server }, use, { project }) => {
@@ -56,6 +65,7 @@ export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
         permissions,
         baseURL: server.url,
       });
+      openWindows(profile, await profile.newCDPSession(profile.pages()[0]!));
       await use(profile);
       await profile.close();
       rmSync(folder, { recursive: true, force: true });
@@ -65,17 +75,15 @@ export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
   /** The profile, emptied of all that the tests before left in it. */
   context: async ({ profile, server }, use) => {
     await use(profile);
-    for (const page of profile.pages()) {
-      await page.close({ runBeforeUnload: false });
-    }
+    // The first page stays: the windows of the next test are opened from it.
+    for (const page of profile.pages().slice(1)) await page.close({ runBeforeUnload: false });
     await profile.clearCookies();
-    const blank = await profile.newPage();
-    const cleaner = await profile.newCDPSession(blank);
+    const cleaner = await profile.newCDPSession(profile.pages()[0]!);
     await cleaner.send('Storage.clearDataForOrigin', {
       origin: server.url,
       storageTypes: 'local_storage,indexeddb,cache_storage,service_workers',
     });
-    await blank.close();
+    await cleaner.detach();
   },
   server: [
     // eslint-disable-next-line no-empty-pattern
