@@ -1,6 +1,6 @@
 import { Hands } from './support/handwork';
 import { line, lines, openNotebook, said } from './support/outline';
-import { expect, isPhone, openPage, test, textOf, type NoteFile } from './support/test';
+import { expect, isPhone, openPage, saved, test, textOf, type NoteFile } from './support/test';
 
 const title = (page: Parameters<typeof openPage>[0]) => page.getByRole('textbox', { name: 'Title', exact: true });
 
@@ -63,4 +63,47 @@ test('going back to where a link was followed', async ({ outline }) => {
   await hands.tap(outline.getByRole('navigation', { name: 'Trail' }).getByRole('button', { name: 'Back' }));
   await expect(title(outline)).toHaveText('Stop logs');
   hands.atMost('go back to where a link was followed', 1);
+});
+
+test('a page linked from the middle of a sentence, what points there seen, and linked back', async ({ outline }) => {
+  await openPage(outline, 'Stop logs');
+  const line = textOf(outline).locator('.words').first();
+  await line.click();
+  await outline.keyboard.press('Home');
+  await outline.waitForTimeout(600);
+  const hands = new Hands(outline);
+  await hands.type('[[');
+  await hands.type('tailr');
+  await hands.press('Enter');
+  await expect(textOf(outline).getByRole('link', { name: /Tailrace/u })).toBeVisible();
+  hands.atMost('link to a page from the middle of a sentence', 3);
+  await saved(outline);
+  await openPage(outline, 'Tailrace');
+  // Nothing is asked for: what points here stands there, and it is the way back.
+  const margin = outline.getByRole('complementary', { name: 'Margin' });
+  await expect(margin).toContainText(/\d linked/u);
+  const seeing = new Hands(outline);
+  if (!isPhone(outline)) await expect(margin.getByRole('article', { name: /Stop logs/u })).toBeVisible();
+  seeing.atMost('see everything that points here', 0);
+  seeing.atMost('link back to a page that links here', 0);
+});
+
+test('a page that 40 places mention is renamed', async ({ outline }) => {
+  const origin = new URL(outline.url()).origin;
+  const lines = Array.from({ length: 8 }, (_each, index) => `Line ${index} of the [[Roof]].`).join('\n\n');
+  const files = [
+    { path: 'Jobs/Roof.md', text: 'Slate.\n' },
+    ...Array.from({ length: 5 }, (_each, index) => ({ path: `Jobs/Visit ${index}.md`, text: lines })),
+  ];
+  await outline.request.post(`${origin}/api/imports`, { headers: { Origin: origin }, data: { files } });
+  await openPage(outline, 'Roof');
+  const field = title(outline);
+  await field.click();
+  await outline.keyboard.press('End');
+  const hands = new Hands(outline);
+  await hands.type(' over the stone floor');
+  hands.atMost('rename a page that 40 places mention', 1);
+  await saved(outline);
+  await openPage(outline, 'Visit 3');
+  await expect(textOf(outline).locator('a.link')).toHaveText(Array(8).fill('Roof over the stone floor'));
 });

@@ -8,7 +8,11 @@ const commands = readdirSync(path.join(root, 'server/src/commands')).filter((nam
 
 await build({
   absWorkingDir: root,
-  entryPoints: ['server/src/main.ts', 'server/src/background/worker.ts', ...commands.map((name) => `server/src/commands/${name}`)],
+  entryPoints: [
+    'server/src/main.ts',
+    'server/src/background/worker.ts',
+    ...commands.map((name) => `server/src/commands/${name}`),
+  ],
   entryNames: '[name]',
   outdir: 'server/dist',
   outExtension: { '.js': '.mjs' },

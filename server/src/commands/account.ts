@@ -16,6 +16,7 @@ const services = await openServices(config, pino({ level: config.logLevel }));
 const name = `Made ${pages} ${Date.now().toString(36)}`;
 const account = await services.accounts.make(name, 'made for measuring');
 const report = await services.imports.take(account.id, madeNotes({ pages }));
+await services.background.close();
 await services.database.close();
 console.log(
   `${report.pages} pages and ${report.links} links in ${config.data}. Sign in as “${name}”, passphrase “made for measuring”.`,

@@ -7,6 +7,8 @@ import { foldWords, indexedWords, nameFuzzy, parseQuery, toMatch } from '@glossa
 import { parseMarkdown } from '@glossarion/core/formats/markdown';
 import type { Act } from '@glossarion/core/outline';
 import { readConfig } from '../config';
+import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
+import { median, percentile, say, sum, time, timeAsync } from '../measuring/measure';
 import { openServices, type Services } from '../services';
 import { madeNotes, madeTitle } from '../services/madeNotes';
 
@@ -14,28 +16,6 @@ import { madeNotes, madeTitle } from '../services/madeNotes';
 
 const sizes = process.argv.slice(2).map(Number);
 const LONG_SECTION = 5_000;
-
-const time = (work: () => unknown): number => {
-  const start = performance.now();
-  work();
-  return performance.now() - start;
-};
-const timeAsync = async (work: () => Promise<unknown>): Promise<number> => {
-  const start = performance.now();
-  await work();
-  return performance.now() - start;
-};
-const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
-const percentile = (values: readonly number[], share: number): number =>
-  [...values].sort((one, other) => one - other)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
-const median = (values: readonly number[]): number => percentile(values, 0.5);
-
-function say(row: string, scale: string, ratio: number, bound: number, more = ''): void {
-  const within = ratio <= bound ? 'within' : 'OVER';
-  console.log(
-    `${row.padEnd(38)} ${scale.padStart(12)}  ${ratio.toFixed(2).padStart(6)}×  ${within} ${bound}×  ${more}`,
-  );
-}
 
 /** What must cost the same however large the account is, by row: milliseconds at each size. */
 const flat = new Map<string, number[]>();
@@ -141,10 +121,16 @@ for (const pages of sizes) {
   const { id: ownerId } = await services.accounts.make('Measured', 'made for measuring');
   const measured: Measured = { services, ownerId, pages, scale: `${pages} pages` };
   await measureImport(measured);
+  await services.background.idle();
   measureFind(measured);
   measureGoTo(measured);
   measureMargin(measured);
+  measurePicker(measured);
+  measureMentions(measured);
+  await measureBackground(measured);
+  await measureManyLinks(measured);
   await measureOutline(measured);
+  await services.background.close();
   await services.database.close();
   rmSync(data, { recursive: true, force: true });
 }
