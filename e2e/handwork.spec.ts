@@ -68,7 +68,7 @@ test('going back to where a link was followed', async ({ outline }) => {
 test('a page linked from the middle of a sentence, what points there seen, and linked back', async ({ outline }) => {
   await openPage(outline, 'Stop logs');
   const line = textOf(outline).locator('.words').first();
-  await line.click();
+  await line.click({ position: { x: 4, y: 12 } });
   await outline.keyboard.press('Home');
   await outline.waitForTimeout(600);
   const hands = new Hands(outline);

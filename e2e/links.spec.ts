@@ -37,7 +37,7 @@ test('L1 two brackets offer pages as typed, slips forgiven, trail shown; Enter l
   await page.keyboard.type('[');
   await expect(line(page, 'The lower')).toContainText('[money]');
   await page.keyboard.type('[');
-  const field = page.getByRole('textbox', { name: 'What to link to' });
+  const field = page.getByRole('combobox', { name: 'What to link to' });
   await expect(field).toHaveValue('money');
   await field.fill('budg');
   await expect(page.getByRole('option', { name: /Budget/u }).first()).toBeVisible();

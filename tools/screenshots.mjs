@@ -80,6 +80,23 @@ const beside = async (page) => {
   await page.getByRole('button', { name: 'Close' }).click();
 };
 
+const linking = async (page) => {
+  await openPage('Stop logs')(page);
+  await page.waitForTimeout(1200);
+  await page.locator('.writing .words').first().tap();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' See [[slucie gat');
+  await page.getByRole('listbox', { name: 'What to link to' }).waitFor();
+};
+const preview = async (page) => {
+  await openPage('Marine licence')(page);
+  await page.getByRole('button', { name: 'Show', exact: true }).click();
+  await page.getByRole('button', { name: 'By page' }).click();
+  await page.waitForTimeout(600);
+  await page.locator('.writing .link').first().hover();
+  await page.getByRole('dialog', { name: /^Preview/ }).waitFor();
+};
+
 const views = [
   ['today-phone', phone, 'light', async () => undefined],
   ['today-wide-dark', wide, 'dark', async () => undefined],
@@ -96,17 +113,17 @@ const views = [
   ['notebooks-phone', phone, 'light', openNotebook],
   ['notebooks-wide', wide, 'light', openNotebook],
   ['find-phone', phone, 'light', find],
-  ['find-wide-dark', wide, 'dark', find],
   ['desk-phone', phone, 'light', (page) => page.goto(`${url}/desk`)],
   ['desk-wide-dark', wide, 'dark', (page) => page.goto(`${url}/desk`)],
   ['choosing-phone-dark', phone, 'dark', choosing],
   ['leaves-wide', wide, 'light', leaves],
   ['bin-phone', phone, 'light', (page) => page.goto(`${url}/bin`)],
-  ['settings-phone-dark', phone, 'dark', (page) => page.goto(`${url}/settings`)],
   ['choosing-lines-wide', wide, 'light', choosingLines],
   ['table-phone-dark', phone, 'dark', table],
   ['beside-wide', wide, 'light', beside],
   // Last, since they write.
+  ['preview-wide-dark', wide, 'dark', preview],
+  ['linking-phone', phone, 'light', linking],
   ['writing-phone', phone, 'light', writing],
   ['overview-phone', phone, 'light', overview],
 ];

@@ -93,29 +93,26 @@ export function PickerList({
 
   if (choices.length === 0 && !hint && !filter) return null;
   return createPortal(
-    <div
-      ref={list}
-      className="picker"
-      role={filter ? undefined : 'listbox'}
-      aria-label={label}
-      style={{ width: WIDTH }}
-    >
-      {filter && <FilterField filter={filter} take={take} label={label} />}
+    <div ref={list} className="picker" style={{ width: WIDTH }}>
+      {filter && <FilterField filter={filter} take={take} label={label} active={choices[active]?.key} />}
       {choices.length === 0 && hint && <div className="choice-detail picker-hint">{hint}</div>}
-      {choices.map((choice, index) => (
-        <div
-          key={choice.key}
-          role="option"
-          aria-selected={index === active}
-          className={index === active ? 'choice active' : 'choice'}
-          onMouseDown={(event) => event.preventDefault()}
-          onMouseEnter={() => setChosen(index)}
-          onClick={choice.choose}
-        >
-          <span className={choice.isNew ? 'choice-words new' : 'choice-words'}>{choice.words}</span>
-          <span className="choice-detail">{choice.detail}</span>
-        </div>
-      ))}
+      <div role="listbox" id="picker-choices" aria-label={label}>
+        {choices.map((choice, index) => (
+          <div
+            key={choice.key}
+            id={`picked-${choice.key}`}
+            role="option"
+            aria-selected={index === active}
+            className={index === active ? 'choice active' : 'choice'}
+            onMouseDown={(event) => event.preventDefault()}
+            onMouseEnter={() => setChosen(index)}
+            onClick={choice.choose}
+          >
+            <span className={choice.isNew ? 'choice-words new' : 'choice-words'}>{choice.words}</span>
+            <span className="choice-detail">{choice.detail}</span>
+          </div>
+        ))}
+      </div>
     </div>,
     document.getElementById('main') ?? document.body,
   );
@@ -126,10 +123,12 @@ function FilterField({
   filter,
   take,
   label,
+  active,
 }: {
   filter: NonNullable<PickerListProps['filter']>;
   take: (key: string) => boolean;
   label: string;
+  active: string | undefined;
 }) {
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
@@ -141,6 +140,10 @@ function FilterField({
       ref={field}
       className="picker-filter"
       aria-label={label}
+      role="combobox"
+      aria-expanded
+      aria-controls="picker-choices"
+      aria-activedescendant={active ? `picked-${active}` : undefined}
       value={filter.value}
       onChange={(event) => filter.onChange(event.target.value)}
       onKeyDown={(event) => {

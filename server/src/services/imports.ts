@@ -45,6 +45,7 @@ export class Imports {
        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
     );
     const addBody = writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)');
+    const addName = writer.prepare('INSERT INTO otherNames (pageId, position, name) VALUES (?, ?, ?)');
     const taken = writer.prepare('SELECT 1 FROM entries WHERE id = ?');
     const elsewhere = writer.prepare('SELECT 1 FROM blocks WHERE id = ?');
     const isTaken = (id: string) => elsewhere.get(id) !== undefined;
@@ -76,6 +77,10 @@ export class Imports {
         const { body } = repairBody(entry.body ?? { type: 'doc', content: [] }, isTaken);
         const filled = body.content.length > 0 ? body : emptyBody(namedId(entry.id, 'first'));
         addBody.run(entry.id, JSON.stringify(filled));
+        entry.otherNames?.forEach((name, position) => {
+          addName.run(entry.id, position, name);
+          this.facts.noteName(entry.id, name);
+        });
         const facts = this.facts.write({ row, id: entry.id, indexed: null }, entry.name, filled, null);
         report.pages += 1;
         report.links += facts.links.length;

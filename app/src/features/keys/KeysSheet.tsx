@@ -32,7 +32,9 @@ const GROUPS: { name: string; keys: [string, string][] }[] = [
   {
     name: 'In text',
     keys: [
-      ['[[', 'Link to a page'],
+      ['[[', 'Link to a page; over selected words, link those'],
+      ['→ in the list', 'On to the lines of a page'],
+      ['Tab after a date', 'Link the date to its day'],
       ['/', 'Insert'],
       ['Tab, Shift+Tab', 'Indent, outdent'],
       ['Alt+↑ ↓', 'Move the line'],

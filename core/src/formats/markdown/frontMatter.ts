@@ -16,6 +16,8 @@ export interface FrontMatter {
   ornament?: Ornament;
   description?: string;
   tags?: string[];
+  /** Other names of a page. */
+  aliases?: string[];
   /** The names of what a folder holds, in their order. */
   order?: string[];
 }
@@ -27,6 +29,10 @@ const moment = (value: unknown): string | undefined => {
   const date = new Date(String(value));
   return Number.isNaN(date.getTime()) ? undefined : date.toISOString();
 };
+
+/** Names may hold spaces: only a list, or one name a string, is read as such. */
+const names = (value: unknown): string[] | undefined =>
+  Array.isArray(value) ? value.map(String).filter(Boolean) : typeof value === 'string' ? [value] : undefined;
 
 /** One reader for each known key; undefined means the value makes no sense there. */
 const READERS: { [K in keyof Required<FrontMatter>]: (value: unknown) => FrontMatter[K] | undefined } = {
@@ -40,6 +46,7 @@ const READERS: { [K in keyof Required<FrontMatter>]: (value: unknown) => FrontMa
   ornament: (value) => ORNAMENTS.find((each) => each === value),
   description: (value) => (typeof value === 'string' ? value : undefined),
   tags: strings,
+  aliases: names,
   order: strings,
 };
 

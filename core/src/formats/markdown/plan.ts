@@ -1,6 +1,7 @@
 import { ownWords } from '../../document/text';
 import { block } from '../../document/build';
 import { isId, newId } from '../../document/ids';
+import { MAX_OTHER_NAMES } from '../../outline/acts';
 import type { BodyJson, NodeJson } from '../../document/types';
 import { foldWords } from '../../find/words';
 import { isDay } from '../../journal/day';
@@ -52,6 +53,7 @@ export function planImport(files: readonly MarkdownFile[], options: PlanOptions)
     if (read.front.begun) entry.begunAt = read.front.begun;
     if (read.front.changed) entry.changedAt = read.front.changed;
     if (read.front.leaves) entry.showsLeaves = true;
+    if (read.front.aliases) entry.otherNames = read.front.aliases.slice(0, MAX_OTHER_NAMES);
     takeSeason(entry, read.front);
     plan.entries.push(entry);
     resolver.know(file.path, title, entry);
@@ -218,8 +220,10 @@ class Resolver {
   know(path: string, title: string, entry: PlannedEntry): void {
     this.byPath.set(path, entry.id);
     this.titles.set(entry.id, title);
-    const key = foldWords(title).trim();
-    this.byTitle.set(key, [...(this.byTitle.get(key) ?? []), { id: entry.id, path }]);
+    for (const name of [title, ...(entry.otherNames ?? [])]) {
+      const key = foldWords(name).trim();
+      this.byTitle.set(key, [...(this.byTitle.get(key) ?? []), { id: entry.id, path }]);
+    }
   }
 
   /** The node with every reference in it turned into a link. */

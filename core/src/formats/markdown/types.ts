@@ -29,6 +29,8 @@ export interface PlannedEntry {
   /** Left out for now. */
   season?: Exclude<Season, 'now'>;
   showsLeaves?: boolean;
+  /** Other names of a page. */
+  otherNames?: string[];
   body?: BodyJson;
 }
 
