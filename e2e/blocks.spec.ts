@@ -131,7 +131,7 @@ test('X3 styles by keys, and on a phone by the toolbar that keeps the keyboard',
     await expect(textOf(page).locator('mark')).toHaveText('iron');
   }
   await page.keyboard.press('Control+k');
-  await expect(page.getByRole('listbox', { name: 'Pages to link to' })).toBeVisible();
+  await expect(page.getByRole('listbox', { name: 'What to link to' })).toBeVisible();
 });
 
 const works = 'alpha\n\n- beta\n  - gamma\n  - delta\n- epsilon\n\nomega\n';

@@ -1,4 +1,4 @@
-import { expect, isPhone, millNotes, openPage, saved, test, textOf, clickEnd } from './support/test';
+import { expect, isPhone, millNotes, openPage, openToday, saved, test, textOf, clickEnd } from './support/test';
 
 /** The day's last empty line, under the heading As it happened. */
 const happened = 'As it happened';
@@ -42,6 +42,8 @@ test('a line written today stands in the project’s Margin, is found by a word,
 });
 
 test('the same journey with keys alone', async ({ mill }) => {
+  await openToday(mill);
+  await mill.keyboard.press('d');
   await mill.keyboard.press('t');
   await expect(textOf(mill)).toBeVisible();
   for (let presses = 0; presses < 40; presses += 1) {
@@ -77,6 +79,7 @@ test('the same journey with keys alone', async ({ mill }) => {
 test('Shift pressed twice opens the strip of keys from within the text, and Esc returns to the line', async ({
   mill,
 }) => {
+  await openToday(mill);
   await clickEnd(mill, happened);
   await mill.keyboard.press('Shift');
   await mill.keyboard.press('Shift');

@@ -33,7 +33,7 @@ test('X5 a table is made and filled by Tab, with links and to-dos in its cells',
   }
   await page.keyboard.type('[[edda');
   await page
-    .getByRole('listbox', { name: 'Pages to link to' })
+    .getByRole('listbox', { name: 'What to link to' })
     .getByRole('option', { name: /Edda Stroud/u })
     .first()
     .click();

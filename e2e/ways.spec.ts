@@ -1,5 +1,5 @@
 import { act, ask, line, lines, openNotebook, said, tree } from './support/outline';
-import { clickEnd, expect, idOf, isPhone, openPage, saved, test, textOf } from './support/test';
+import { clickEnd, expect, idOf, isPhone, openPage, openToday, saved, test, textOf } from './support/test';
 
 const title = (page: Parameters<typeof openPage>[0]) => page.getByRole('textbox', { name: 'Title', exact: true });
 
@@ -155,6 +155,7 @@ test('W12 leaves: the pages beneath across the top, one tap apart', async ({ out
 });
 
 test('W16 the same titles are told apart, and any word of title or trail finds', async ({ outline }) => {
+  await openToday(outline);
   await outline.keyboard.press('g');
   await outline.keyboard.type('budget');
   const options = outline.getByRole('option', { name: /^Budget/ });

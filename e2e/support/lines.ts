@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { isPhone, openPage, saved, test as base, textOf, type NoteFile } from './test';
+import { begin, isPhone, openPage, saved, test as base, textOf, type NoteFile } from './test';
 
 /** A notebook with the pages that a test of writing needs, by what they are called. */
 export const noted = (pages: Record<string, string>): NoteFile[] => [
@@ -16,7 +16,7 @@ export const test = base.extend<Fixtures>({
   pages: async ({ context, page, server, signIn }, use) => {
     await use(async (pages, more = []) => {
       await signIn(context, server.url, [...noted(pages), ...more]);
-      await page.goto(`${server.url}/notebooks`);
+      await begin(page, server);
       await openPage(page, Object.keys(pages)[0]!);
       await expect(textOf(page)).toBeVisible();
       return page;

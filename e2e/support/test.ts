@@ -1,8 +1,5 @@
-import { chromium, test as base, expect, type BrowserContext, type CDPSession, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import { outlineNotes } from './outline';
 import { TestServer } from './server';
 
@@ -37,54 +34,16 @@ export const millNotes: NoteFile[] = [
   { path: 'People & Firms/Smiths/Callum Frayne.md', text: 'Smith and welder at the old lifeboat house.\n' },
 ];
 
-interface WorkerFixtures {
-  server: TestServer;
-  /** A browser with a profile on the disk, in which what was fetched and compiled once is there for all tests. */
-  profile: BrowserContext;
+/** Brings a page to the server without loading the app: each test opens what it is about, and loads it once. */
+export const begin = (page: Page, server: TestServer) => page.goto(`${server.url}/api/health`);
+
+/** Opens today. */
+export async function openToday(page: Page): Promise<void> {
+  await page.goto(new URL('/today', page.url()).href);
+  await expect(textOf(page)).toBeVisible();
 }
 
-/** Opens each page of a profile in a window of its own: of several in one, all but the foremost would hardly be drawn. */
-function openWindows(profile: BrowserContext, opener: CDPSession): void {
-  profile.newPage = async () => {
-    const opened = profile.waitForEvent('page');
-    await opener.send('Target.createTarget', { url: 'about:blank', newWindow: true });
-    return opened;
-  };
-}
-
-export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
-  profile: [
-    async ({ server }, use, { project }) => {
-      const folder = mkdtempSync(path.join(os.tmpdir(), 'glossarion-profile-'));
-      const { viewport, hasTouch, locale, permissions, launchOptions } = project.use;
-      const profile = await chromium.launchPersistentContext(folder, {
-        ...launchOptions,
-        viewport,
-        hasTouch,
-        locale,
-        permissions,
-        baseURL: server.url,
-      });
-      openWindows(profile, await profile.newCDPSession(profile.pages()[0]!));
-      await use(profile);
-      await profile.close();
-      rmSync(folder, { recursive: true, force: true });
-    },
-    { scope: 'worker' },
-  ],
-  /** The profile, emptied of all that the tests before left in it. */
-  context: async ({ profile, server }, use) => {
-    await use(profile);
-    // The first page stays: the windows of the next test are opened from it.
-    for (const page of profile.pages().slice(1)) await page.close({ runBeforeUnload: false });
-    await profile.clearCookies();
-    const cleaner = await profile.newCDPSession(profile.pages()[0]!);
-    await cleaner.send('Storage.clearDataForOrigin', {
-      origin: server.url,
-      storageTypes: 'local_storage,indexeddb,cache_storage,service_workers',
-    });
-    await cleaner.detach();
-  },
+export const test = base.extend<Omit<Fixtures, 'server'>, Pick<Fixtures, 'server'>>({
   server: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
@@ -121,13 +80,12 @@ export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
   },
   mill: async ({ context, page, server, signIn }, use) => {
     await signIn(context, server.url, millNotes);
-    await page.goto(`${server.url}/today`);
+    await begin(page, server);
     await use(page);
   },
   outline: async ({ context, page, server, signIn }, use) => {
     await signIn(context, server.url, outlineNotes);
-    await page.goto(`${server.url}/today`);
-    await expect(textOf(page)).toBeVisible();
+    await begin(page, server);
     await use(page);
   },
 });
