@@ -37,9 +37,9 @@ export const millNotes: NoteFile[] = [
 /** Brings a page to the server without loading the app: each test opens what it is about, and loads it once. */
 export const begin = (page: Page, server: TestServer) => page.goto(`${server.url}/api/health`);
 
-/** Opens today. */
+/** Opens today, with all that is to be known of it and of the keys. */
 export async function openToday(page: Page): Promise<void> {
-  await page.goto(new URL('/today', page.url()).href);
+  await page.goto(new URL('/today', page.url()).href, { waitUntil: 'networkidle' });
   await expect(textOf(page)).toBeVisible();
 }
 

@@ -14,10 +14,10 @@ import type {
   Finding,
   Glimpse,
   ImportReport,
-  KinInfo,
+  KinFound,
   LinkableLine,
-  MarginInfo,
-  MentionsInfo,
+  MarginPage,
+  Mentions,
   PageInfo,
   SessionInfo,
   SettingsInfo,
@@ -128,15 +128,15 @@ export const api = createApi({
       query: (id) => `/blocks/${id}`,
     }),
     page: build.query<PageInfo, string>({ query: (id) => `/pages/${id}`, providesTags: ['Titles'] }),
-    margin: build.query<MarginInfo, { id: string; from?: number; limit?: number } & MarginFilter>({
+    margin: build.query<MarginPage, { id: string; from?: number; limit?: number } & MarginFilter>({
       query: ({ id, ...wish }) => `/pages/${id}/margin?${asQuery(wish)}`,
       providesTags: ['Links', 'Titles'],
     }),
-    named: build.query<MentionsInfo, { id: string; limit: number }>({
+    named: build.query<Mentions, { id: string; limit: number }>({
       query: ({ id, limit }) => `/pages/${id}/named?limit=${limit}`,
       providesTags: ['Named', 'Links', 'Titles'],
     }),
-    kin: build.query<KinInfo, string>({ query: (id) => `/pages/${id}/kin`, providesTags: ['Kin', 'Links', 'Titles'] }),
+    kin: build.query<KinFound, string>({ query: (id) => `/pages/${id}/kin`, providesTags: ['Kin', 'Links', 'Titles'] }),
     glimpse: build.query<Glimpse, string>({
       query: (id) => `/glimpses/${id}`,
       providesTags: ['Titles', 'Words', 'Links'],

@@ -1,9 +1,13 @@
 import type { DeskSetting } from '@glossarion/core/desk';
 import type { BodyJson, NodeJson } from '@glossarion/core/document';
 import type { MarkedPiece } from '@glossarion/core/find';
-import type { LinkState } from '@glossarion/core/links';
-import type { Gloss, MarginFacets } from '@glossarion/core/margin';
+import type { Target } from '@glossarion/core/links';
 import type { Act, EntryKind, Ornament, Pigment, Season, TrailStep } from '@glossarion/core/outline';
+
+export type { Mention, Mentions } from '@glossarion/core/alsoNamed';
+export type { KinFound } from '@glossarion/core/kin';
+export type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
+export type { MarginPage } from '@glossarion/core/margin';
 
 /** What the server answers, as the app knows it. */
 
@@ -15,18 +19,6 @@ export interface AccountInfo {
 export interface SessionInfo {
   account: AccountInfo | null;
   isDemo: boolean;
-}
-
-export interface Target {
-  id: string;
-  kind: EntryKind | 'block';
-  pageId: string;
-  title: string;
-  state: LinkState;
-  season: Season;
-  trail: TrailStep[];
-  pigment: Pigment | null;
-  day: string | null;
 }
 
 export interface ContentsEntry {
@@ -170,56 +162,6 @@ export interface DayInfo {
   pointing: number;
   isStored: boolean;
   targets: Target[];
-}
-
-export interface MarginInfo {
-  /** All lines that point here, and how many of them the filter leaves. */
-  total: number;
-  count: number;
-  glosses: Gloss[];
-  targets: Target[];
-  facets: MarginFacets;
-}
-
-/** A line that names a page without linking it. */
-export interface Mention {
-  pageId: string;
-  blockId: string;
-  pageTitle: string;
-  trail: TrailStep[];
-  pigment: Pigment | null;
-  day: string | null;
-  changedAt: string;
-  node: NodeJson;
-  /** Where the name stands: which of the line’s texts, from where to where. */
-  places: [text: number, start: number, end: number][];
-}
-
-export interface MentionsInfo {
-  count: number;
-  mentions: Mention[];
-  targets: Target[];
-}
-
-export interface KinInfo {
-  kin: { target: Target; likeness: number; words: string[]; links: string[]; tags: string[] }[];
-  /** Whether it is being found anew. */
-  isPending: boolean;
-}
-
-/** What a preview shows. */
-export interface Glimpse {
-  target: Target;
-  names: string[];
-  nodes: NodeJson[];
-  targets: Target[];
-  changedAt: string | null;
-}
-
-export interface LinkableLine {
-  blockId: string;
-  words: string;
-  kind: string;
 }
 
 export interface Finding extends Target {

@@ -1,2 +1,3 @@
 export * from './finder';
 export * from './lines';
+export * from './mention';

@@ -1,6 +1,7 @@
 import { stemmer } from 'stemmer';
 import { isTelling } from '../find/telling';
 import { wordsIn } from '../find/words';
+import type { Target } from '../links/target';
 
 /** A page as far as likeness needs it. */
 export interface KinPage {
@@ -30,6 +31,17 @@ export interface Kin {
   /** What both are linked with, most telling first. */
   links: string[];
   tags: string[];
+}
+
+/** A page alike as it is shown, with what both are linked with by title. */
+export interface KinShown extends Omit<Kin, 'id'> {
+  target: Target;
+}
+
+export interface KinFound {
+  kin: KinShown[];
+  /** Whether it is being found anew. */
+  isPending: boolean;
 }
 
 /** What each kind of sign counts for; tuned on the labelled pages of the demo notes (labelled.ts). */

@@ -1,3 +1,4 @@
 export * from './near';
 export * from './pickable';
 export * from './state';
+export * from './target';

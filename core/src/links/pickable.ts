@@ -1,9 +1,10 @@
 import { NameIndex } from '../find/names';
 import { foldWords } from '../find/words';
 import { carriedSeason, type Season } from '../outline/season';
-import type { EntryKind, Pigment, TrailStep } from '../outline/entry';
+import type { EntryKind, Pigment } from '../outline/entry';
 import { isNearlySame } from './near';
-import { linkState, type LinkState } from './state';
+import { linkState } from './state';
+import type { Target } from './target';
 
 /** Anything with a name that a link can lead to, as the picker is told of it. */
 export interface Pickable {
@@ -22,16 +23,8 @@ export interface Pickable {
 }
 
 /** What the picker offers: a target, and the other name that was typed if it was one. */
-export interface Offer {
-  id: string;
+export interface Offer extends Target {
   kind: EntryKind;
-  pageId: string;
-  title: string;
-  state: LinkState;
-  season: Season;
-  trail: TrailStep[];
-  pigment: Pigment | null;
-  day: string | null;
   /** The other name by which it was found. */
   alias: string | null;
 }

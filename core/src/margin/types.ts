@@ -1,4 +1,5 @@
 import type { NodeJson } from '../document/types';
+import type { Target } from '../links/target';
 import type { Pigment, TrailStep } from '../outline/entry';
 
 export interface GlossAbove {
@@ -25,6 +26,16 @@ export interface MarginFacets {
   notebooks: { id: string; name: string; pigment: Pigment | null; count: number }[];
   tags: { tag: string; name: string; count: number }[];
   aside: number;
+}
+
+/** Some of what points at a page. */
+export interface MarginPage {
+  /** All that points here, and what of it the filter leaves. */
+  total: number;
+  count: number;
+  glosses: Gloss[];
+  targets: Target[];
+  facets: MarginFacets;
 }
 
 /** One entry in a page's Margin: a line elsewhere that points here. */

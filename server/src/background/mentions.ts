@@ -1,4 +1,4 @@
-import { nameKey, NameFinder, searchedText, textBlocks } from '@glossarion/core/alsoNamed';
+import { nameKey, NameFinder, searchedText, textBlocks, type NamedAt } from '@glossarion/core/alsoNamed';
 import { datesIn } from '@glossarion/core/dates';
 import type { BodyJson } from '@glossarion/core/document';
 import { wordsIn } from '@glossarion/core/find';
@@ -8,9 +8,6 @@ import type { RawDatabase } from '../database/database';
 export const dayKey = (day: string): string => `day ${day}`;
 
 export const dayOfKey = (name: string): string | null => /^day (\d{4}-\d{2}-\d{2})$/u.exec(name)?.[1] ?? null;
-
-/** Where in a block a name stands: which of its texts, a table having several, and from where to where. */
-export type NamedAt = [text: number, start: number, end: number];
 
 export interface FoundMention {
   name: string;

@@ -1,22 +1,17 @@
-import { nameKey, searchedText, textBlocks } from '@glossarion/core/alsoNamed';
+import {
+  nameKey,
+  searchedText,
+  textBlocks,
+  type Mention,
+  type Mentions,
+  type NamedAt,
+} from '@glossarion/core/alsoNamed';
 import type { NodeJson } from '@glossarion/core/document';
 import { namedIn } from '@glossarion/core/margin';
-import { dayKey, type NamedAt } from '../background/mentions';
+import { dayKey } from '../background/mentions';
 import type { Database } from '../database/database';
-import { STEP_COLUMNS, type Entries, type Step, type Target } from './entries';
-
-/** A line that names a page without linking it. */
-export interface Mention {
-  pageId: string;
-  blockId: string;
-  pageTitle: string;
-  trail: Target['trail'];
-  pigment: Target['pigment'];
-  day: string | null;
-  changedAt: string;
-  node: NodeJson;
-  places: NamedAt[];
-}
+import type { Target } from '@glossarion/core/links';
+import { STEP_COLUMNS, type Entries, type Step } from './entries';
 
 interface MentionRow extends Step {
   pageId: string;
@@ -52,12 +47,7 @@ export class AlsoNamed {
   }
 
   /** Lines that name a page, newest first, from the place `from` on. The count is of all. */
-  list(
-    ownerId: string,
-    pageId: string,
-    from: number,
-    limit: number,
-  ): { count: number; mentions: Mention[]; targets: Target[] } {
+  list(ownerId: string, pageId: string, from: number, limit: number): Mentions {
     const rows = this.rows(ownerId, pageId);
     const reading = this.entries.reading(ownerId, rows);
     const living = rows.filter((row) => !reading.place(row.pageId).isDeleted);

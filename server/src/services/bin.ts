@@ -3,7 +3,8 @@ import type { Database } from '../database/database';
 import type { Entry } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { Documents } from './documents';
-import { entryTitle, type Entries, type Met, type Target } from './entries';
+import type { Target } from '@glossarion/core/links';
+import { entryTitle, type Entries, type Met } from './entries';
 
 /** Something in the bin. */
 export interface BinnedEntry extends Target {

@@ -1,6 +1,7 @@
 import type { NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
-import type { Entries, Target } from './entries';
+import type { Target } from '@glossarion/core/links';
+import type { Entries } from './entries';
 
 /** An open task, with the page it stands on. */
 export interface DeskTask {

@@ -1,31 +1,10 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
-import { linkState, type LinkState } from '@glossarion/core/links';
+import { linkState, type Target } from '@glossarion/core/links';
 import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
-import {
-  carriedSeason,
-  shownTitle,
-  type EntryKind,
-  type Pigment,
-  type Season,
-  type TrailStep,
-} from '@glossarion/core/outline';
+import { carriedSeason, shownTitle, type EntryKind } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
 import type { Entry } from '../entities';
 import { notFound } from '../problem';
-
-/** What a link shows of its target. */
-export interface Target {
-  id: string;
-  kind: EntryKind | 'block';
-  /** The page a block stands on; the entry itself otherwise. */
-  pageId: string;
-  title: string;
-  state: LinkState;
-  season: Season;
-  trail: TrailStep[];
-  pigment: Pigment | null;
-  day: string | null;
-}
 
 /** What is read of an entry to say what it is called and where it stands. */
 export const STEP_COLUMNS =

@@ -11,7 +11,8 @@ import {
 } from '@glossarion/core/find';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
-import type { Entries, Target } from './entries';
+import type { Target } from '@glossarion/core/links';
+import type { Entries } from './entries';
 import { entryTitle } from './entries';
 import type { Entry } from '../entities';
 

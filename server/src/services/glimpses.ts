@@ -3,28 +3,12 @@ import { foldWords } from '@glossarion/core/find';
 import { namedIn } from '@glossarion/core/margin';
 import type { Database } from '../database/database';
 import { dayBeginning } from './dayBeginnings';
-import type { Entries, Target } from './entries';
+import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
+import type { Entries } from './entries';
 
 /** The lines of a page that a preview shows. */
 const SHOWN = 8;
 const LINES = 12;
-
-/** What a preview shows of a link's target. */
-export interface Glimpse {
-  target: Target;
-  /** Other names of a page. */
-  names: string[];
-  nodes: NodeJson[];
-  targets: Target[];
-  changedAt: string | null;
-}
-
-/** A line of a page that can be linked to. */
-export interface LinkableLine {
-  blockId: string;
-  words: string;
-  kind: string;
-}
 
 /** Pages as they are seen in passing: a preview of a link, the lines of a page to link to. */
 export class Glimpses {

@@ -1,19 +1,10 @@
-import type { Kin } from '@glossarion/core/kin';
+import type { Kin, KinFound } from '@glossarion/core/kin';
 import type { Database } from '../database/database';
 import type { Background } from './background';
-import type { Entries, Target } from './entries';
+import type { Entries } from './entries';
 
 /** Found this long ago, the pages alike are looked for again: others have changed. In milliseconds. */
 const STALE_AFTER = 24 * 60 * 60 * 1000;
-
-export interface KinShown {
-  target: Target;
-  likeness: number;
-  words: string[];
-  /** Titles of what both are linked with. */
-  links: string[];
-  tags: string[];
-}
 
 /** The pages most like one, as they were found last (background/kin). */
 export class KinReader {
@@ -24,7 +15,7 @@ export class KinReader {
   ) {}
 
   /** What was found last; `isPending` when it is being looked for anew. */
-  of(ownerId: string, pageId: string): { kin: KinShown[]; isPending: boolean } {
+  of(ownerId: string, pageId: string): KinFound {
     if (!this.entries.exists(pageId)) return { kin: [], isPending: false };
     const entry = this.entries.own(ownerId, pageId);
     if (entry.kind !== 'page' || entry.day !== null) return { kin: [], isPending: false };

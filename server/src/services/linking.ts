@@ -1,7 +1,7 @@
-import { linkRanges, mapTextBlocks, nameKey } from '@glossarion/core/alsoNamed';
+import { linkRanges, mapTextBlocks, nameKey, type NamedAt } from '@glossarion/core/alsoNamed';
 import { isCalendarDate } from '@glossarion/core/dates';
 import { checkBody, type NodeJson } from '@glossarion/core/document';
-import { dayOfKey, type NamedAt } from '../background/mentions';
+import { dayOfKey } from '../background/mentions';
 import { foldWords } from '@glossarion/core/find';
 import type { Act } from '@glossarion/core/outline';
 import type { Entry } from '../entities';

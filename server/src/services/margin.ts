@@ -6,9 +6,10 @@ import {
   type GlossAbove,
   type MarginFacets,
   type MarginFilter,
+  type MarginPage,
 } from '@glossarion/core/margin';
 import type { Database } from '../database/database';
-import { STEP_COLUMNS, type Entries, type EntryPlace, type Step, type Target } from './entries';
+import { STEP_COLUMNS, type Entries, type EntryPlace, type Step } from './entries';
 
 /** Lines beneath a referring line that are shown with it. */
 const CHILDREN = 12;
@@ -64,15 +65,6 @@ interface Referring {
   row: ReferringRow;
   place: EntryPlace;
   notebook: string;
-}
-
-export interface MarginPage {
-  /** All that points here, and what of it the filter leaves. */
-  total: number;
-  count: number;
-  glosses: Gloss[];
-  targets: Target[];
-  facets: MarginFacets;
 }
 
 /** What points at a page, read for its Margin. */
