@@ -1,3 +1,4 @@
+import { previewOf, showTools } from './support/margin';
 import { ask, line } from './support/outline';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, isPhone, openPage, test, textOf } from './support/test';
@@ -103,11 +104,23 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await mill.getByRole('button', { name: /^Margin/ }).click();
       await look('the Margin sheet');
     }
+    await showTools(mill);
+    await look('what the Margin shows');
+    if (isPhone(mill)) await mill.getByRole('button', { name: /^Margin/ }).click();
+    await previewOf(mill, textOf(mill).locator('a.link').first());
+    await look('a preview');
+    await mill.keyboard.press('Escape');
     await mill.getByRole('button', { name: 'Page', exact: true }).click();
     await look('the sheet of a page');
+    await mill.getByRole('button', { name: 'Other names …' }).click();
+    await look('other names');
     await mill.keyboard.press('Escape');
     await textOf(mill).click();
     await mill.keyboard.press('Control+End');
+    await mill.keyboard.press('Enter');
+    await mill.keyboard.type('[[Sluice');
+    await look('the picker');
+    await mill.keyboard.press('Escape');
     await mill.keyboard.press('Enter');
     await mill.keyboard.type('/over');
     await look('the Insert menu');

@@ -14,7 +14,7 @@ async function cellsKept(page: Page, expected: string[][]): Promise<void> {
   await expect.poll(() => cells(page)).toEqual(expected);
   await saved(page);
   await page.reload();
-  await expect(textOf(page).locator('table')).toBeVisible();
+  await expect(textOf(page).locator('table').first()).toBeVisible();
   await expect.poll(() => cells(page)).toEqual(expected);
 }
 

@@ -1,5 +1,8 @@
-import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, test as base, expect, type BrowserContext, type CDPSession, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import { outlineNotes } from './outline';
 import { TestServer } from './server';
 
@@ -43,7 +46,57 @@ export async function openToday(page: Page): Promise<void> {
   await expect(textOf(page)).toBeVisible();
 }
 
-export const test = base.extend<Omit<Fixtures, 'server'>, Pick<Fixtures, 'server'>>({
+interface WorkerFixtures {
+  server: TestServer;
+  /** A browser with a profile on the disk, in which what was fetched and compiled once is there for all tests. */
+  profile: BrowserContext;
+}
+
+/** Opens every page but the first in a window of its own: of several in one, all but the foremost would hardly be drawn. */
+function openWindows(profile: BrowserContext, opener: CDPSession): void {
+  const newPage = profile.newPage.bind(profile);
+  profile.newPage = async () => {
+    if (profile.pages().length < 2) return newPage();
+    const opened = profile.waitForEvent('page');
+    await opener.send('Target.createTarget', { url: 'about:blank', newWindow: true });
+    return opened;
+  };
+}
+
+export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
+  profile: [
+    async ({ server }, use, { project }) => {
+      const folder = mkdtempSync(path.join(os.tmpdir(), 'glossarion-profile-'));
+      const { viewport, hasTouch, locale, permissions, launchOptions, contextOptions } = project.use;
+      const profile = await chromium.launchPersistentContext(folder, {
+        ...launchOptions,
+        ...contextOptions,
+        viewport,
+        hasTouch,
+        locale,
+        permissions,
+        baseURL: server.url,
+      });
+      openWindows(profile, await profile.newCDPSession(profile.pages()[0]!));
+      await use(profile);
+      await profile.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  /** The profile, emptied of all that the tests before left in it. */
+  context: async ({ profile, server }, use) => {
+    await use(profile);
+    // The first page stays: the windows of the next test are opened from it.
+    for (const page of profile.pages().slice(1)) await page.close({ runBeforeUnload: false });
+    await profile.clearCookies();
+    const cleaner = await profile.newCDPSession(profile.pages()[0]!);
+    await cleaner.send('Storage.clearDataForOrigin', {
+      origin: server.url,
+      storageTypes: 'local_storage,indexeddb,cache_storage,service_workers',
+    });
+    await cleaner.detach();
+  },
   server: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {

@@ -27,6 +27,9 @@ export interface LibraryEvents {
 
 const FLUSH_AFTER = 120;
 const KEEP_COPY_AFTER = 800;
+/** A day is begun without the server after this long, and only when the server can't be reached or is very slow. */
+const SEED_AFTER = 400;
+const SLOW_CONNECTION = 4_000;
 const FIRST_RETRY = 250;
 const LONGEST_RETRY = 2_000;
 /** A document that nobody shows any more is let go after this long. */
@@ -61,6 +64,8 @@ interface Queue {
 export class Library {
   private socket: WebSocket | null = null;
   private isConnected = false;
+  /** Whether the last try to connect came to nothing. */
+  private hasFailed = false;
   private isClosed = false;
   private retry = FIRST_RETRY;
   private number = 0;
@@ -141,11 +146,15 @@ export class Library {
       // Without a store of its own this browser still shows what the server has.
     }
     if (this.isConnected) this.ask(page);
-    else setTimeout(() => this.seedOffline(page), 400);
+    else this.seedOffline(page);
   }
 
   /** A day that was never opened here can be begun without the server: every device begins it with the same blocks. */
-  private seedOffline(page: PageDocument): void {
+  private seedOffline(page: PageDocument, waited = 0): void {
+    if (waited < SEED_AFTER || (!this.hasFailed && waited < SLOW_CONNECTION)) {
+      setTimeout(() => this.seedOffline(page, waited + SEED_AFTER), SEED_AFTER);
+      return;
+    }
     if (this.isConnected || page.isReady || page.day === null) return;
     page.epoch = 1;
     const seed = seedDocument(page.pageId, '', dayTemplate(page.pageId));
@@ -155,7 +164,8 @@ export class Library {
   }
 
   private ask(page: PageDocument): void {
-    const vector = page.isStale ? null : toBase64(Y.encodeStateVector(page.document));
+    // What a day was begun with here counts only once something was written to it.
+    const vector = page.isStale || page.seed ? null : toBase64(Y.encodeStateVector(page.document));
     this.say({ type: 'open', page: page.pageId, day: page.day, vector });
   }
 
@@ -281,6 +291,7 @@ export class Library {
     this.socket = socket;
     socket.onopen = () => {
       this.isConnected = true;
+      this.hasFailed = false;
       this.retry = FIRST_RETRY;
       for (const page of this.pages.values()) this.ask(page);
       void this.recallOutbox().then(() => [...this.queues.keys()].forEach((pageId) => this.flush(pageId)));
@@ -288,6 +299,7 @@ export class Library {
     socket.onmessage = (event) => this.take(JSON.parse(String(event.data)) as ServerMessage);
     socket.onclose = (event) => {
       if (this.socket !== socket) return;
+      this.hasFailed = !this.isConnected;
       this.isConnected = false;
       this.socket = null;
       for (const queue of this.queues.values()) queue.inFlight = null;
@@ -335,6 +347,7 @@ export class Library {
       void this.setAside(message.page, 'The page was built anew elsewhere.');
       return;
     }
+    if (page.seed && this.beginsOtherwise(page, message)) return this.keepCopySoon(page);
     page.epoch = message.epoch;
     // What this window has and the server has not, taken before deletions from elsewhere could empty it.
     const missing = Y.encodeStateAsUpdate(page.document, fromBase64(message.vector));
@@ -343,6 +356,18 @@ export class Library {
     page.setReady();
     this.keepCopySoon(page);
     this.tellSaving();
+  }
+
+  /** Whether the server begins the day otherwise than it was begun here without it: then the server's beginning counts. */
+  private beginsOtherwise(page: PageDocument, message: Extract<ServerMessage, { type: 'state' }>): boolean {
+    const theirs = new Y.Doc();
+    Y.applyUpdate(theirs, fromBase64(message.update));
+    page.seed = null;
+    const isSame = theirs.getXmlFragment('body').toString() === page.document.getXmlFragment('body').toString();
+    if (isSame) return false;
+    page.startAfresh(message.epoch, fromBase64(message.update));
+    this.attach(page);
+    return true;
   }
 
   private tellSaving(): void {
