@@ -84,8 +84,9 @@ const linking = async (page) => {
   await openPage('Stop logs')(page);
   await page.waitForTimeout(1200);
   await page.locator('.writing .words').first().tap();
-  await page.keyboard.press('End');
-  await page.keyboard.type(' See [[slucie gat');
+  await page.keyboard.press('Control+End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('See [[slucie gat');
   await page.getByRole('listbox', { name: 'What to link to' }).waitFor();
 };
 const preview = async (page) => {

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { localDay, nearDate } from '@glossarion/core/journal';
+import { dayInText, localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss, MarginFilter } from '@glossarion/core/margin';
 import { useMarginQuery } from '../../state/api';
 import { trailWords } from '../trail/words';
@@ -28,8 +28,9 @@ function grouped(glosses: readonly Gloss[], by: 'page' | 'day'): Grouped[] {
     const known = groups.get(key);
     if (known) known.glosses.push(gloss);
     else {
-      const words = by === 'page' ? gloss.pageTitle : nearDate(on, today);
-      const detail = by === 'page' ? (gloss.day ? 'Journal' : trailWords(gloss.trail)) : '';
+      const words =
+        by === 'page' && !gloss.day ? gloss.pageTitle : by === 'page' ? dayInText(on, today) : nearDate(on, today);
+      const detail = by === 'page' && !gloss.day ? trailWords(gloss.trail) : '';
       groups.set(key, { key, words: words[0]!.toUpperCase() + words.slice(1), detail, glosses: [gloss] });
     }
   }

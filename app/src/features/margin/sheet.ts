@@ -43,6 +43,7 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .kin-title { font: 500 16px/21px ${face.writing}; color: var(--ink) !important; text-decoration: none !important; } .kin-title:hover { text-decoration: underline !important; }
 .kin-why { font: italic 15px/19px ${face.writing}; color: var(--soft); overflow-wrap: anywhere; } .margin-foot .gloss-detail { font: 14px/18px ${face.interface}; color: var(--soft); }
 .margin-group > button { display: flex; flex-wrap: wrap; align-items: baseline; gap: 6px; width: 100%; min-height: 32px; padding: 4px 0; border: 0; border-bottom: 1px solid var(--rule); background: none; color: var(--soft); font: 14px/18px ${face.interface}; text-align: start; cursor: pointer; } .margin-group > button strong { font: 500 16px/21px ${face.writing}; color: var(--ink); } .margin-group > button small { font-size: 14px; margin-inline-start: auto; }
+.margin-group > button .gloss-detail { order: 3; width: 100%; padding-inline-start: 16px; } .margin-group > button .gloss-detail::before { content: none; }
 .margin-group > button::before { content: '▸' / ''; color: var(--soft); width: 10px; } .margin-group > button[aria-expanded=true]::before { content: '▾' / ''; }
 .margin-hidden { align-self: flex-start; margin: 14px 18px 0 0; flex: none; color: var(--soft); font-weight: 400; }
 .margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet summary { min-height: 40px; font: 500 16px/40px ${face.interface}; color: var(--lapis); cursor: pointer; }
