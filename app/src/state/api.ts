@@ -128,7 +128,7 @@ export const api = createApi({
       query: (id) => `/blocks/${id}`,
     }),
     page: build.query<PageInfo, string>({ query: (id) => `/pages/${id}`, providesTags: ['Titles'] }),
-    margin: build.query<MarginPage, { id: string; from?: number; limit?: number } & MarginFilter>({
+    margin: build.query<MarginPage, { id: string; from?: number; limit?: number; hasFacets?: boolean } & MarginFilter>({
       query: ({ id, ...wish }) => `/pages/${id}/margin?${asQuery(wish)}`,
       providesTags: ['Links', 'Titles'],
     }),

@@ -35,7 +35,8 @@ export interface MarginPage {
   count: number;
   glosses: Gloss[];
   targets: Target[];
-  facets: MarginFacets;
+  /** Given when it was asked for. */
+  facets: MarginFacets | null;
 }
 
 /** One entry in a page's Margin: a line elsewhere that points here. */

@@ -59,12 +59,13 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
         tag: line(200),
         since: day,
         isWithoutAside: Joi.boolean(),
+        hasFacets: Joi.boolean().default(false),
         ...piece(200),
       }),
     },
     ({ account, params, query }) => {
-      const { from, limit, ...filter } = query as MarginFilter & Piece;
-      return margin.glosses(account.id, params.id!, filter, from, limit);
+      const { from, limit, hasFacets, ...filter } = query as MarginFilter & Piece & { hasFacets: boolean };
+      return margin.glosses(account.id, params.id!, filter, { from, limit, hasFacets });
     },
   );
 

@@ -152,13 +152,13 @@ test('L9 the Margin is filtered and comes in pieces, with exact counts; L11 a gl
   const gate = idOf('Sluice gate');
   await act({ do: 'linkNames', id: gate, places: named(gate).mentions });
   const { margin } = server.services;
-  const all = margin.glosses(ines.id, gate);
+  const all = margin.glosses(ines.id, gate, {}, { hasFacets: true });
   expect([all.total, all.count, all.glosses.length]).toEqual([4, 4, 4]);
-  expect(all.facets.notebooks.map(({ name, count }) => [name, count])).toEqual([
+  expect(all.facets!.notebooks.map(({ name, count }) => [name, count])).toEqual([
     ['Mill', 3],
     ['Journal', 1],
   ]);
-  const piece = margin.glosses(ines.id, gate, {}, 2, 1);
+  const piece = margin.glosses(ines.id, gate, {}, { from: 2, limit: 1 });
   expect([piece.count, piece.glosses.length]).toEqual([4, 1]);
   expect(piece.glosses[0]!.blockId).toBe(all.glosses[2]!.blockId);
   expect(margin.glosses(ines.id, gate, { notebook: 'journal' }).glosses.map(({ day }) => day)).toEqual(['2026-03-09']);
@@ -306,7 +306,7 @@ test('after any edits, moves, renames, merges, bins and restores the links as st
       for (const [id, lines] of wanted) {
         const shown = new Set(
           server.services.margin
-            .glosses(ines.id, id, {}, 0, 500)
+            .glosses(ines.id, id, {}, { limit: 500 })
             .glosses.map((each) => `${each.pageId}/${each.blockId}`),
         );
         expect([id, [...shown].sort()]).toEqual([id, [...lines].sort()]);

@@ -17,7 +17,23 @@ const CHILDREN = 12;
 const ABOVE = 4;
 const ABOVE_WORDS = 80;
 
-interface ReferringRow extends Step {
+interface LineRow {
+  /** The line it stands beneath. */
+  parentBlockId: string | null;
+  headingId: string | null;
+  position: number;
+  depth: number;
+  node: string;
+}
+
+interface WholeLine extends LineRow {
+  /** How deep the line after it stands; null at the end. */
+  nextDepth: number | null;
+  /** The words of its heading; null when these are not its own alone, or when it has none. */
+  headingWords: string | null;
+}
+
+interface ReferringRow extends Step, Partial<WholeLine> {
   pageId: string;
   blockId: string;
   target: string;
@@ -25,15 +41,7 @@ interface ReferringRow extends Step {
   changedAt: string;
 }
 
-interface LineRow {
-  parentId: string | null;
-  headingId: string | null;
-  position: number;
-  depth: number;
-  node: string;
-  /** How deep the line after it stands; null at the end. */
-  nextDepth: number | null;
-}
+const LINE_COLUMNS = 'b.parentId AS parentBlockId, b.headingId, b.position, b.depth, b.node';
 
 /** Everything this page is called by: itself, what was merged into it, its blocks, and blocks that were joined to those. */
 const HERE = `
@@ -45,18 +53,34 @@ const HERE = `
     UNION ALL SELECT formerId FROM formerIds WHERE pageId = @pageId
   )`;
 
-/** CROSS JOIN keeps the order: from what this page is called by to the lines that link there, whatever the account holds. */
-const REFERRING = `${HERE}
-  SELECT l.pageId, l.blockId, l.target, b.position, e.changedAt, ${STEP_COLUMNS}
+const FROM_HERE = `
   FROM here CROSS JOIN links l ON l.target = here.id
   CROSS JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
-  CROSS JOIN entries e ON e.id = l.pageId
+  CROSS JOIN entries e ON e.id = l.pageId`;
+
+/** CROSS JOIN keeps the order: from what this page is called by to the lines that link there, whatever the account holds. */
+const REFERRING = `${HERE}
+  SELECT l.pageId, l.blockId, l.target, b.position, e.changedAt, ${STEP_COLUMNS} ${FROM_HERE}
   WHERE e.ownerId = @ownerId`;
 
-const LINE = `
-  SELECT b.parentId, b.headingId, b.position, b.depth, b.node, next.depth AS nextDepth
-  FROM blocks b LEFT JOIN blocks next ON next.pageId = b.pageId AND next.position = b.position + 1
+/** The same with all that a gloss shows, for as many as are shown at once. */
+const REFERRING_WHOLE = `${HERE}
+  SELECT l.pageId, l.blockId, l.target, ${LINE_COLUMNS}, next.depth AS nextDepth, e.changedAt,
+    CASE WHEN NOT EXISTS (SELECT 1 FROM links hl WHERE hl.pageId = b.pageId AND hl.blockId = b.headingId)
+      THEN heading.words END AS headingWords, ${STEP_COLUMNS} ${FROM_HERE}
+  LEFT JOIN blocks next ON next.pageId = b.pageId AND next.position = b.position + 1
+  LEFT JOIN blocks heading ON heading.pageId = b.pageId AND heading.id = b.headingId
+  WHERE e.ownerId = @ownerId`;
+
+const COUNT = `${HERE} SELECT COUNT(*) AS count FROM here CROSS JOIN links l ON l.target = here.id`;
+
+/** One line with all that its gloss shows. */
+const WHOLE = `
+  SELECT ${LINE_COLUMNS}, next.depth AS nextDepth, NULL AS headingWords FROM blocks b
+  LEFT JOIN blocks next ON next.pageId = b.pageId AND next.position = b.position + 1
   WHERE b.pageId = ? AND b.id = ?`;
+
+const LINE = `SELECT ${LINE_COLUMNS} FROM blocks b WHERE b.pageId = ? AND b.id = ?`;
 
 const TAGS = 'SELECT name, tag FROM tags WHERE pageId = ? AND blockId = ?';
 
@@ -78,10 +102,17 @@ export class Margin {
    * One gloss for each line that links here or to a block here; newest first; nothing that is in the bin.
    *
    * @param from the place of the first that is wanted, among those the filter leaves
+   * @param hasFacets whether it is asked what there is to filter by
    */
-  glosses(ownerId: string, pageId: string, filter: MarginFilter = {}, from = 0, limit = 200): MarginPage {
+  glosses(
+    ownerId: string,
+    pageId: string,
+    filter: MarginFilter = {},
+    { from = 0, limit = 200, hasFacets = false }: { from?: number; limit?: number; hasFacets?: boolean } = {},
+  ): MarginPage {
     if (this.entries.dayOf(ownerId, pageId) === null) this.entries.own(ownerId, pageId);
-    const rows = this.database.all<ReferringRow>(REFERRING, { ownerId, pageId });
+    const isShort = this.database.first<{ count: number }>(COUNT, { pageId })!.count <= limit;
+    const rows = this.database.all<ReferringRow>(isShort ? REFERRING_WHOLE : REFERRING, { ownerId, pageId });
     const reading = this.entries.reading(ownerId, rows);
     const referring = new Map<string, Referring>();
     for (const row of rows) {
@@ -97,17 +128,15 @@ export class Margin {
     wanted.sort((one, other) =>
       moment(one) === moment(other) ? one.row.position - other.row.position : moment(one) < moment(other) ? 1 : -1,
     );
-    const titleOf = (id: string) => reading.targets([id])[0]!.title;
-    const glosses = wanted
-      .slice(from, from + limit)
-      .flatMap((each) => this.gloss(ownerId, pageId, each, titleOf) ?? []);
+    const lineOf = this.aboveLines((id) => reading.targets([id])[0]!.title);
+    const glosses = wanted.slice(from, from + limit).map((each) => this.gloss(ownerId, pageId, each, lineOf));
     const named = new Set(glosses.flatMap((gloss) => gloss.links));
     return {
       total: all.length,
       count: wanted.length,
       glosses,
       targets: reading.targets([...named]),
-      facets: from === 0 ? this.facets(all) : { notebooks: [], tags: [], aside: 0 },
+      facets: hasFacets ? this.facets(all) : null,
     };
   }
 
@@ -147,11 +176,10 @@ export class Margin {
     ownerId: string,
     here: string,
     { row, place }: Referring,
-    titleOf: (id: string) => string,
-  ): Gloss | null {
+    lineOf: (pageId: string, blockId: string) => AboveLine | null,
+  ): Gloss {
     const { pageId, blockId, changedAt, target } = row;
-    const line = this.database.first<LineRow>(LINE, pageId, blockId);
-    if (!line) return null;
+    const line = row.node === undefined ? this.database.first<WholeLine>(WHOLE, pageId, blockId)! : (row as WholeLine);
     const nodes = [JSON.parse(line.node) as NodeJson, ...this.children(pageId, line)];
     return {
       blockId,
@@ -162,45 +190,71 @@ export class Margin {
       day: place.day,
       changedAt,
       targetBlockId: target === here ? null : (this.entries.block(ownerId, target)?.blockId ?? null),
-      above: this.above(pageId, line, titleOf),
+      above: this.above(pageId, line, lineOf),
       node: nodes[0]!,
       children: nodes.slice(1),
       ...namedIn(nodes),
     };
   }
 
-  /** What the line stands beneath: the lines it is indented under, then the heading over all of them. */
-  private above(pageId: string, line: LineRow, titleOf: (id: string) => string): GlossAbove[] {
+  /** What the line stands beneath: the heading, and the lines it is indented under. */
+  private above(
+    pageId: string,
+    row: WholeLine,
+    lineOf: (pageId: string, blockId: string) => AboveLine | null,
+  ): GlossAbove[] {
     const above: GlossAbove[] = [];
-    let { parentId } = line;
-    while (parentId !== null && above.length < ABOVE - 1) {
-      const parent = this.database.first<LineRow>(LINE, pageId, parentId);
-      if (!parent) break;
-      above.unshift({ blockId: parentId, words: aboveWords(parent.node, titleOf) });
-      parentId = parent.parentId;
+    for (let id = row.parentBlockId; id !== null && above.length < ABOVE - 1;) {
+      const line = lineOf(pageId, id);
+      if (!line) break;
+      above.unshift({ blockId: id, words: line.words });
+      id = line.parentBlockId;
     }
-    const heading = line.headingId && this.database.first<LineRow>(LINE, pageId, line.headingId);
-    if (heading && line.headingId !== above[0]?.blockId) {
-      above.unshift({ blockId: line.headingId!, words: aboveWords(heading.node, titleOf) });
+    if (row.headingId !== null && row.headingId !== above[0]?.blockId) {
+      const words = row.headingWords ?? lineOf(pageId, row.headingId)?.words ?? '';
+      above.unshift({ blockId: row.headingId, words: shortened(words) });
     }
     return above.filter(({ words }) => words !== '');
   }
 
-  private children(pageId: string, line: LineRow): NodeJson[] {
-    if (line.nextDepth === null || line.nextDepth <= line.depth) return [];
+  /** Reads lines that others stand beneath; many stand beneath the same. */
+  private aboveLines(titleOf: (id: string) => string): (pageId: string, blockId: string) => AboveLine | null {
+    const met = new Map<string, AboveLine | null>();
+    return (pageId, blockId) => {
+      const key = `${pageId}/${blockId}`;
+      if (!met.has(key)) {
+        const line = this.database.first<LineRow>(LINE, pageId, blockId);
+        met.set(key, line ? { ...line, words: aboveWords(line.node, titleOf) } : null);
+      }
+      return met.get(key)!;
+    };
+  }
+
+  private children(pageId: string, row: WholeLine): NodeJson[] {
+    if (row.nextDepth === null || row.nextDepth <= row.depth) return [];
     const following = this.database
       .statement('SELECT depth, node FROM blocks WHERE pageId = ? AND position > ? ORDER BY position LIMIT ?')
-      .iterate(pageId, line.position, CHILDREN) as IterableIterator<{ depth: number; node: string }>;
+      .iterate(pageId, row.position, CHILDREN) as IterableIterator<{ depth: number; node: string }>;
     const children: NodeJson[] = [];
     for (const { depth, node } of following) {
-      if (depth <= line.depth) break;
+      if (depth <= row.depth) break;
       children.push(JSON.parse(node) as NodeJson);
     }
     return children;
   }
 }
 
-const aboveWords = (node: string, titleOf: (id: string) => string): string => {
-  const words = Array.from(shownWords(JSON.parse(node) as NodeJson, titleOf).trim());
-  return words.length > ABOVE_WORDS ? `${words.slice(0, ABOVE_WORDS - 1).join('')}…` : words.join('');
+/** A line that others stand beneath, with its words as they read. */
+interface AboveLine extends LineRow {
+  words: string;
+}
+
+const aboveWords = (node: string, titleOf: (id: string) => string): string =>
+  shortened(shownWords(JSON.parse(node) as NodeJson, titleOf));
+
+const shortened = (words: string): string => {
+  const trimmed = words.trim();
+  if (trimmed.length <= ABOVE_WORDS) return trimmed;
+  const characters = Array.from(trimmed);
+  return characters.length > ABOVE_WORDS ? `${characters.slice(0, ABOVE_WORDS - 1).join('')}…` : trimmed;
 };

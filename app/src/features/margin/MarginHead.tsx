@@ -1,9 +1,12 @@
 import { useState } from 'react';
+import type { MarginFacets } from '@glossarion/core/margin';
+import { useMarginQuery } from '../../state/api';
 import type { MarginView } from '../../state/types';
 import { pigmentColour } from '../../theme/tokens';
 import { isFiltered } from './marginView';
 import type { MarginState } from './useMargin';
 
+const NO_FACETS: MarginFacets = { notebooks: [], tags: [], aside: 0 };
 const GROUPS: { group: NonNullable<MarginView['group']>; label: string }[] = [
   { group: 'line', label: 'Beside its line' },
   { group: 'page', label: 'By page' },
@@ -62,7 +65,9 @@ export function MarginHead({ margin, onNamed }: MarginHeadProps) {
 }
 
 /** What of the Margin is shown, and how. All of it is remembered for the page. */
-export function MarginTools({ margin: { facets, view, change } }: { margin: MarginState }) {
+export function MarginTools({ margin: { pageId, view, change } }: { margin: MarginState }) {
+  const { data } = useMarginQuery({ id: pageId, limit: 1, hasFacets: true });
+  const facets = data?.facets ?? NO_FACETS;
   const group = view.group ?? 'line';
   return (
     <div className="margin-tools" role="group" aria-label="What the Margin shows">

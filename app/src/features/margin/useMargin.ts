@@ -1,13 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
-import {
-  marginLine,
-  namedIn,
-  placeGlosses,
-  type Gloss,
-  type MarginFacets,
-  type MarginFilter,
-} from '@glossarion/core/margin';
+import { marginLine, namedIn, placeGlosses, type Gloss, type MarginFilter } from '@glossarion/core/margin';
 import { useKinQuery, useMarginQuery, useNamedQuery } from '../../state/api';
 import { useAppSelector, wantTargets } from '../../state/store';
 import type { MarginView, Target } from '../../state/types';
@@ -36,13 +29,11 @@ export interface MarginState {
   /** Lines that name the page without a link, and pages alike. */
   named: number;
   kin: number;
-  facets: MarginFacets;
   filter: MarginFilter;
   view: MarginView;
   change: (changes: MarginView) => void;
 }
 
-const NO_FACETS: MarginFacets = { notebooks: [], tags: [], aside: 0 };
 const NO_GLOSSES: readonly Gloss[] = [];
 /** How many mentions are read to begin with. */
 export const MENTIONS = 20;
@@ -77,7 +68,6 @@ export function useMargin(pageId: string, body: BodyJson | null): MarginState {
     count: info?.count ?? 0,
     named: mentions?.count ?? 0,
     kin: kin?.kin.length ?? 0,
-    facets: info?.facets ?? NO_FACETS,
     filter,
     view,
     change,
