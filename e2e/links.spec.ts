@@ -206,6 +206,7 @@ test('L6 a link to a line scrolls there and flashes it; Back returns to the exac
   await expect(titleOf(page)).toHaveText('Notes');
   await expect.poll(place).toBe(before);
   await page.goForward();
+  await expect(titleOf(page)).toHaveText('Ledger');
   await page.reload();
   await expect(titleOf(page)).toHaveText('Ledger');
 });

@@ -12,8 +12,9 @@ const DAYS_BACK: Record<NonNullable<MarginView['since']>, number> = { week: 7, m
 
 /** Changes are stored one after the other, each upon what the one before left. */
 let storing: Promise<unknown> = Promise.resolve();
-/** So long what was chosen here counts before what comes back of it, in milliseconds. */
+/** So long what was chosen here counts at least, and until it has come back, in milliseconds. */
 const OWN_COUNTS = 900;
+const OWN_COUNTS_AT_MOST = 8_000;
 
 /** How the Margin of a page is shown: grouped, filtered, folded, put away. Remembered for each page. */
 export function useMarginView(pageId: string): [MarginView, (changes: MarginView) => void] {
@@ -40,12 +41,20 @@ export function useMarginView(pageId: string): [MarginView, (changes: MarginView
         await set({ key: 'margins', value: Object.fromEntries(kept.slice(-REMEMBERED)) });
       });
       if (timer.current) clearTimeout(timer.current);
-      timer.current = setTimeout(() => setOwn(null), OWN_COUNTS);
+      const letGo = (waited: number) => {
+        const isBack = isSame(storedMargins()[pageId] ?? AS_IT_COMES, next);
+        if (isBack || waited >= OWN_COUNTS_AT_MOST) setOwn(null);
+        else timer.current = setTimeout(() => letGo(waited + OWN_COUNTS), OWN_COUNTS);
+      };
+      timer.current = setTimeout(() => letGo(OWN_COUNTS), OWN_COUNTS);
     },
     [pageId, set],
   );
   return [view, change];
 }
+
+const isSame = (one: MarginView, other: MarginView): boolean =>
+  JSON.stringify(Object.entries(one).sort()) === JSON.stringify(Object.entries(other).sort());
 
 const storedMargins = (): Record<string, MarginView> =>
   api.endpoints.settings.select()(store.getState()).data?.margins ?? {};
