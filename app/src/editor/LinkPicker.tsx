@@ -1,7 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import { useState, type Ref } from 'react';
 import { newId } from '@glossarion/core/document';
-import type { Offer } from '@glossarion/core/links';
+import type { Offer } from '@glossarion/core/pickables';
 import { mayHold } from '@glossarion/core/outline';
 import { perform } from '../features/outline/deeds';
 import { usePicked, type Picked } from '../features/links/usePicked';

@@ -1,4 +1,4 @@
-import { partings, Pickables, type Offer, type PickContext, type Pickable } from '@glossarion/core/links';
+import { partings, Pickables, type Offer, type PickContext, type Pickable } from '@glossarion/core/pickables';
 
 /** Everything a link can lead to, held and searched beside the page, so that typing never waits for it. */
 

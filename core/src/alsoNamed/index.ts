@@ -1,3 +1,3 @@
 export * from './finder';
-export * from './lines';
+export * from '../links/ranges';
 export * from './mention';

@@ -1,6 +1,6 @@
 import type { NodeJson } from '../document/types';
 import { NameFinder } from './finder';
-import { linkRanges, searchedText, textBlocks } from './lines';
+import { linkRanges, searchedText, textBlocks } from '../links/ranges';
 
 const block = (content: NodeJson[]): NodeJson => ({
   type: 'block',

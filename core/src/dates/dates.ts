@@ -56,9 +56,14 @@ export function dayTyped(typed: string, today: DayDate): DayDate | null {
     : null;
 }
 
+/** What a date ends with: most texts end otherwise, and are not read for one at every letter. */
+const END_OF_DATE =
+  /(?:\d|(?:mon|tues|wednes|thurs|fri|satur|sun)day|today|tomorrow|yesterday|days?|weeks?|months?|years?|ago|fortnight|january|february|march|april|may|june|july|august|september|october|november|december|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec)$/iu;
+
 /** The date that ends where the text ends, as one is just being written; null when none does. */
 export function dateAtEnd(text: string, today: DayDate): DatePlace | null {
   const from = Math.max(0, text.length - 60);
+  if (!END_OF_DATE.test(text.slice(-12))) return null;
   const last = datesIn(text.slice(from), today).at(-1);
   return last && from + last.end === text.length ? { ...last, start: from + last.start, end: from + last.end } : null;
 }

@@ -1,4 +1,4 @@
 export * from './near';
-export * from './pickable';
+export * from './ranges';
 export * from './state';
 export * from './target';

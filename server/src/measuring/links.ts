@@ -1,8 +1,9 @@
 import AhoCorasick from 'ahocorasick';
 import { NameFinder, searchedText, textBlocks } from '@glossarion/core/alsoNamed';
 import type { BodyJson } from '@glossarion/core/document';
-import { foldWords, nameFuzzy } from '@glossarion/core/find';
-import { Pickables, type PickContext } from '@glossarion/core/links';
+import { foldWords } from '@glossarion/core/find';
+import { nameFuzzy } from '@glossarion/core/names';
+import { Pickables, type PickContext } from '@glossarion/core/pickables';
 import { Text as SharedText } from 'yjs';
 import type { Services } from '../services';
 import { madeTitle } from '../services/madeNotes';

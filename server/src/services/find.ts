@@ -2,13 +2,13 @@ import {
   countFits,
   isEmptyQuery,
   markWords,
-  NameIndex,
   parseQuery,
   queryLength,
   toMatch,
   type FindQuery,
   type MarkedPiece,
 } from '@glossarion/core/find';
+import { NameIndex } from '@glossarion/core/names';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
 import type { Target } from '@glossarion/core/links';

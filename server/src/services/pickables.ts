@@ -1,4 +1,4 @@
-import type { Pickable } from '@glossarion/core/links';
+import type { Pickable } from '@glossarion/core/pickables';
 import type { Database } from '../database/database';
 import type { Entry } from '../entities';
 import { entryTitle, type Entries } from './entries';

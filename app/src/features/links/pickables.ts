@@ -1,4 +1,4 @@
-import type { PickContext } from '@glossarion/core/links';
+import type { PickContext } from '@glossarion/core/pickables';
 import type { PickAnswer, PickAsked } from '../../workers/pickables.worker';
 
 /** What a link can lead to, asked of the worker that holds it. */

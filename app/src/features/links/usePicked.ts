@@ -1,6 +1,6 @@
 import { useContext, useEffect, useMemo, useState } from 'react';
 import { dayId, dayTitleWithYear } from '@glossarion/core/journal';
-import type { Offer } from '@glossarion/core/links';
+import type { Offer } from '@glossarion/core/pickables';
 import { dayTyped } from '../../editor/dateOffers';
 import { useLinesQuery, useNamesQuery, useRecentQuery } from '../../state/api';
 import { useAppSelector } from '../../state/store';

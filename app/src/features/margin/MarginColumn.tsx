@@ -1,10 +1,9 @@
 import { useCallback, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { slideDown } from '@glossarion/core/margin';
 import { GlossView } from './GlossView';
-import { MarginFoot } from './MarginFoot';
 import { MarginHead } from './MarginHead';
-import { MarginGroups, OlderGlosses } from './MarginList';
-import { glossKey, type GlossGroup, type MarginState } from './useMargin';
+import { MarginFoot, MarginGroups, OlderGlosses } from './marginParts';
+import { BESIDE, glossKey, type GlossGroup, type MarginState } from './useMargin';
 
 interface MarginColumnProps {
   margin: MarginState;
@@ -55,7 +54,7 @@ export function MarginColumn({ margin, title, text }: MarginColumnProps) {
         </div>
       )}
       <div className="margin-flow">
-        <OlderGlosses margin={margin} root="#main" />
+        {margin.count > BESIDE && <OlderGlosses margin={margin} root="#main" />}
         <MarginFoot pageId={margin.pageId} title={title} />
       </div>
     </aside>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { NodeJson } from '@glossarion/core/document';
-import { searchedText, textBlocks } from '@glossarion/core/alsoNamed';
+import { searchedText, textBlocks } from '@glossarion/core/links';
 import type { Act } from '@glossarion/core/outline';
 import { MAX_ACTS } from '@glossarion/core/outline';
 import { useKinQuery, useNamedQuery } from '../../state/api';

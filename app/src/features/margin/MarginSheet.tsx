@@ -1,10 +1,9 @@
 import { useEffect, useRef } from 'react';
 import { GlossView } from './GlossView';
-import { MarginFoot } from './MarginFoot';
-import { linkedWords, MarginTools } from './MarginHead';
-import { MarginGroups, OlderGlosses } from './MarginList';
+import { linkedWords } from './MarginHead';
+import { MarginFoot, MarginGroups, MarginTools, OlderGlosses } from './marginParts';
 import { isFiltered } from './marginView';
-import { glossKey, type MarginState } from './useMargin';
+import { BESIDE, glossKey, type MarginState } from './useMargin';
 
 interface MarginSheetProps {
   margin: MarginState;
@@ -67,7 +66,7 @@ export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggl
           ) : (
             <MarginGroups glosses={margin.glosses} by={group} isFolded={isFolded} />
           )}
-          <OlderGlosses margin={margin} root=".margin-list" />
+          {margin.count > BESIDE && <OlderGlosses margin={margin} root=".margin-list" />}
           <MarginFoot pageId={margin.pageId} title={title} day={day} />
         </div>
       )}

@@ -2,10 +2,8 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { GoTo } from '../find/GoTo';
 import { EntrySheet } from '../outline/EntrySheet';
-import { MoveSheet } from '../outline/MoveSheet';
 import { liftTo, splitTo } from '../parts/partActs';
 import { later } from './later';
-import { TrailSheet } from '../trail/TrailSheet';
 
 // Sheets that no first screen shows.
 const VoiceSheet = later(async () => (await import('../attachments/VoiceSheet')).VoiceSheet, true);
@@ -16,6 +14,8 @@ const LiftToSheet = later(async () => (await import('../parts/SendSheet')).LiftT
 const SendSheet = later(async () => (await import('../parts/SendSheet')).SendSheet, true);
 const AskSheet = later(async () => (await import('../templates/TemplateSheets')).AskSheet, true);
 const TemplateOfSheet = later(async () => (await import('../templates/TemplateSheets')).TemplateOfSheet, true);
+const MoveSheet = later(async () => (await import('../outline/MoveSheet')).MoveSheet, true);
+const TrailSheet = later(async () => (await import('../trail/TrailSheet')).TrailSheet, true);
 const NamesSheet = later(async () => (await import('../names/NamesSheet')).NamesSheet, true);
 const MergeSheet = later(async () => (await import('../names/MergeSheet')).MergeSheet, true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);

@@ -1,10 +1,10 @@
-import { NameIndex } from '../find/names';
+import { NameIndex } from '../names/names';
 import { foldWords } from '../find/words';
 import { carriedSeason, type Season } from '../outline/season';
 import type { EntryKind, Pigment } from '../outline/entry';
-import { isNearlySame } from './near';
-import { linkState } from './state';
-import type { Target } from './target';
+import { isNearlySame } from '../links/near';
+import { linkState } from '../links/state';
+import type { Target } from '../links/target';
 
 /** Anything with a name that a link can lead to, as the picker is told of it. */
 export interface Pickable {

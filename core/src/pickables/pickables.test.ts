@@ -1,5 +1,5 @@
-import { isNearlySame, slipsBetween } from './near';
-import { partings, Pickables, type PickContext, type Pickable } from './pickable';
+import { isNearlySame, slipsBetween } from '../links/near';
+import { partings, Pickables, type PickContext, type Pickable } from './pickables';
 
 const entry = (id: string, title: string, parentId: string | null, more: Partial<Pickable> = {}): Pickable => ({
   id,
