@@ -101,6 +101,14 @@ test('L12 a line that was left unlinked is not offered again, until that is take
   expect(named(gate).count).toBe(3);
 });
 
+test('a line can’t be left out for a day that has no page, nor a link be made to what is no day', async () => {
+  const day = dayId(ines.id, '2026-03-02');
+  const [first] = named(day).mentions;
+  const left: Act = { do: 'leaveUnlinked', id: day, pageId: first!.pageId, blockId: first!.blockId, isLeft: true };
+  await expect(act(left)).rejects.toThrow(/Nothing is written on that day yet/u);
+  await expect(act({ do: 'linkNames', id: newId(), day: '2026-03-02', places: [first!] })).rejects.toThrow();
+});
+
 test('L15 a day shows what names it, and a day not yet written is no page that is gone', async () => {
   const day = dayId(ines.id, '2026-03-10');
   const second = dayId(ines.id, '2026-03-02');

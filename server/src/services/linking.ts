@@ -3,6 +3,7 @@ import { isCalendarDate } from '@glossarion/core/dates';
 import { checkBody, type NodeJson } from '@glossarion/core/document';
 import { dayOfKey } from '../background/mentions';
 import { foldWords } from '@glossarion/core/find';
+import { dayId } from '@glossarion/core/journal';
 import type { Act } from '@glossarion/core/outline';
 import type { Entry } from '../entities';
 import { notFound, Problem } from '../problem';
@@ -76,7 +77,8 @@ export const linkNames: Performer<'linkNames'> = async (act, context) => {
   const target = writer
     .prepare('SELECT name, day FROM entries WHERE id = ? AND ownerId = ?')
     .get(act.id, context.ownerId) as Pick<Entry, 'name' | 'day'> | undefined;
-  const day = target?.day ?? act.day ?? null;
+  const isDay = act.day !== undefined && dayId(context.ownerId, act.day) === act.id;
+  const day = target?.day ?? (isDay ? act.day! : null);
   if (!target && day === null) throw notFound();
   const title = target?.name ?? '';
   const keys = new Set([title, ...namesOf(context, act.id)].map(nameKey).filter((key) => key !== null));
@@ -127,6 +129,8 @@ function linked(
 export const leaveUnlinked: Performer<'leaveUnlinked'> = (act, context) => {
   const { writer } = context.database;
   ownPage(context, act.pageId);
+  if (!writer.prepare('SELECT 1 FROM entries WHERE id = ? AND ownerId = ?').get(act.id, context.ownerId))
+    throw new Problem(400, 'Nothing is written on that day yet. Write a line there first; then lines can be left out.');
   const before = writer
     .prepare('SELECT 1 FROM unlinked WHERE targetId = ? AND pageId = ? AND blockId = ?')
     .get(act.id, act.pageId, act.blockId);

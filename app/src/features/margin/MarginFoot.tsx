@@ -3,7 +3,9 @@ import type { NodeJson } from '@glossarion/core/document';
 import { searchedText, textBlocks } from '@glossarion/core/links';
 import type { Act } from '@glossarion/core/outline';
 import { MAX_ACTS } from '@glossarion/core/outline';
-import { useKinQuery, useNamedQuery } from '../../state/api';
+import { api, problemSentence, useKinQuery, useNamedQuery } from '../../state/api';
+import { store } from '../../state/store';
+import { noticed } from '../../state/view';
 import type { Mention } from '../../state/types';
 import { pigmentColour } from '../../theme/tokens';
 import { perform } from '../outline/deeds';
@@ -66,8 +68,9 @@ function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
       'That line is not offered again.',
     );
   const linkAll = async () => {
-    const response = await fetch(`/api/pages/${pageId}/named?limit=${MAX_ACTS}`);
-    const all = (await response.json()) as { mentions: Mention[] };
+    const ask = api.endpoints.named.initiate({ id: pageId, limit: MAX_ACTS }, { subscribe: false, forceRefetch: true });
+    const { data: all, error } = await store.dispatch(ask);
+    if (!all) return void store.dispatch(noticed({ words: problemSentence(error) }));
     await perform([linkAct(all.mentions)], `${all.mentions.length} lines link to “${title}” now.`);
   };
   return (
