@@ -78,7 +78,8 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
       const frame = text.current;
       if (!element?.getBoundingClientRect || !frame) return setSpot(null);
       const words = element.querySelector('.words') ?? element;
-      setSpot({ index, top: words.getBoundingClientRect().top - frame.getBoundingClientRect().top });
+      const top = words.getBoundingClientRect().top - frame.getBoundingClientRect().top;
+      setSpot((spot) => (spot?.index === index && spot.top === top ? spot : { index, top }));
     },
     [editor, text],
   );
@@ -89,10 +90,17 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
     const onMove = (event: PointerEvent) => {
       if (event.pointerType === 'mouse' && event.buttons === 0) placeAt(indexAtHeight(editor, event.clientY));
     };
-    const onSelection = () => {
+    // Measured with the next frame, and not within a key: on a long page that would lay the page out twice.
+    let frameAsked = 0;
+    const follow = () => {
+      frameAsked = 0;
+      if (editor.isDestroyed) return;
       const range = chosenRange(editor.state);
       if (range) placeAt(range.first);
       else if (editor.isFocused) placeAt(editor.state.selection.$head.index(0));
+    };
+    const onSelection = () => {
+      frameAsked ||= requestAnimationFrame(follow);
     };
     frame.addEventListener('pointermove', onMove);
     editor.on('transaction', onSelection);
@@ -101,6 +109,7 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
       frame.removeEventListener('pointermove', onMove);
       editor.off('transaction', onSelection);
       editor.off('focus', onSelection);
+      cancelAnimationFrame(frameAsked);
     };
   }, [editor, text, placeAt]);
 

@@ -39,7 +39,10 @@ export interface PageEditorProps {
   focus?: string | null;
 }
 
+/** In milliseconds after the last key, so that what reads the whole text never stands in the way of one who writes. */
 const BODY_AFTER = 250;
+/** In milliseconds after the first change that was not told yet. */
+const BODY_AT_LATEST = 2_000;
 const FIRST_BODY_AFTER = 30;
 
 /** A page's text, for writing. Everything the rest of the app knows of the editor goes through these properties. */
@@ -161,20 +164,23 @@ function useKeptFocus(editor: Editor | null): void {
 function useTellBody(editor: Editor | null, latest: { current: { onBody?: (body: BodyJson) => void } }): void {
   useEffect(() => {
     if (!editor) return;
-    let timer: ReturnType<typeof setTimeout> | null = null;
+    let untoldSince: number | null = null;
     const tell = () => {
-      timer = null;
+      untoldSince = null;
       if (!editor.isDestroyed) latest.current.onBody?.(editor.getJSON() as BodyJson);
     };
-    const later = () => {
-      timer ??= setTimeout(tell, BODY_AFTER);
-    };
     // Once the text is on the screen: a long page takes a while to be read.
-    timer = setTimeout(tell, FIRST_BODY_AFTER);
+    let timer = setTimeout(tell, FIRST_BODY_AFTER);
+    const later = () => {
+      const now = Date.now();
+      untoldSince ??= now;
+      clearTimeout(timer);
+      timer = setTimeout(tell, Math.min(BODY_AFTER, untoldSince + BODY_AT_LATEST - now));
+    };
     editor.on('update', later);
     return () => {
       editor.off('update', later);
-      if (timer) clearTimeout(timer);
+      clearTimeout(timer);
     };
   }, [editor, latest]);
 }

@@ -1,7 +1,8 @@
 import { Extension } from '@tiptap/core';
 import type { Node as DocumentNode } from '@tiptap/pm/model';
-import { Plugin } from '@tiptap/pm/state';
+import { Plugin, PluginKey } from '@tiptap/pm/state';
 import { Decoration, DecorationSet } from '@tiptap/pm/view';
+import { decorationsAfter } from './changedBlocks';
 
 /** The blocks that stand beneath something folded. */
 function foldedAway(doc: DocumentNode): { position: number; size: number }[] {
@@ -25,23 +26,28 @@ const decorate = (doc: DocumentNode): DecorationSet => {
   );
 };
 
+const key = new PluginKey<DecorationSet>('folds');
+
+const foldAlike = (one: DocumentNode, other: DocumentNode): boolean =>
+  one.attrs.depth === other.attrs.depth && one.attrs.kind === other.attrs.kind && one.attrs.folded === other.attrs.folded;
+
 /** Hides what stands beneath a folded block, and opens it when the cursor comes there. */
 export const Folds = Extension.create({
   name: 'folds',
   addProseMirrorPlugins() {
     return [
       new Plugin<DecorationSet>({
+        key,
         state: {
           init: (_config, { doc }) => decorate(doc),
-          apply: (transaction, set) => (transaction.docChanged ? decorate(transaction.doc) : set),
+          apply: (transaction, set) => decorationsAfter(transaction, set, foldAlike, decorate),
         },
         props: {
-          decorations(state) {
-            return this.getState(state);
-          },
+          decorations: (state) => key.getState(state),
         },
-        appendTransaction: (transactions, _before, { doc, selection, tr }) => {
-          if (!transactions.some((each) => each.selectionSet)) return null;
+        appendTransaction: (transactions, _before, after) => {
+          if (!transactions.some((each) => each.selectionSet) || key.getState(after) === DecorationSet.empty) return null;
+          const { doc, selection, tr } = after;
           const at = selection.$head.index(0);
           if (
             at >= doc.childCount ||

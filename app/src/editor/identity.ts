@@ -4,6 +4,7 @@ import { Plugin, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { Mapping } from '@tiptap/pm/transform';
 import { ySyncPluginKey } from '@tiptap/y-tiptap';
 import { newId } from '@glossarion/core/document';
+import { blocksAgree } from './changedBlocks';
 
 const isRemote = (transaction: Transaction): boolean =>
   (transaction.getMeta(ySyncPluginKey) as { isChangeOrigin?: boolean } | undefined)?.isChangeOrigin === true;
@@ -14,9 +15,13 @@ const idsIn = (doc: DocumentNode): Set<string> => {
   return ids;
 };
 
+const hasOwnIdStill = (one: DocumentNode, other: DocumentNode): boolean =>
+  one.attrs.id !== null && one.attrs.id === other.attrs.id;
+
 /** Gives every block a lasting id of its own, and notes on a block the ids of those that were joined into it. */
 function mendIds(transactions: readonly Transaction[], before: EditorState, after: EditorState): Transaction | null {
   if (!transactions.some((each) => each.docChanged) || transactions.some(isRemote)) return null;
+  if (blocksAgree(before.doc, after.doc, hasOwnIdStill)) return null;
   const transaction = after.tr;
   const seen = new Set<string>();
   after.doc.forEach((node, position) => {

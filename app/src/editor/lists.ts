@@ -3,6 +3,7 @@ import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin } from '@tiptap/pm/state';
 import { Decoration, DecorationSet } from '@tiptap/pm/view';
 import { isItem } from './blockView';
+import { decorationsAfter } from './changedBlocks';
 
 /** Runs of items that stand together, as a reader takes them for one list. */
 function runsOfItems(doc: DocumentNode): { position: number; ids: string[] }[] {
@@ -28,6 +29,9 @@ function listElement(ids: string[]): HTMLElement {
   return list;
 }
 
+const areSameItems = (one: DocumentNode, other: DocumentNode): boolean =>
+  one.attrs.id === other.attrs.id && isItem(one) === isItem(other);
+
 /** Items are flat in the document; to a screen reader each run of them is owned by one list. */
 export const Lists = Extension.create({
   name: 'lists',
@@ -36,7 +40,7 @@ export const Lists = Extension.create({
       new Plugin<DecorationSet>({
         state: {
           init: (_config, { doc }) => decorate(doc),
-          apply: (transaction, set) => (transaction.docChanged ? decorate(transaction.doc) : set),
+          apply: (transaction, set) => decorationsAfter(transaction, set, areSameItems, decorate),
         },
         props: {
           decorations(state) {
