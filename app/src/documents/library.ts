@@ -26,7 +26,9 @@ export interface LibraryEvents {
 }
 
 const FLUSH_AFTER = 120;
-const KEEP_COPY_AFTER = 800;
+/** This browser's own copy is written when nothing was typed for so long, or so long after the first change. */
+const KEEP_COPY_AFTER = 1_200;
+const KEEP_COPY_AT_LATEST = 10_000;
 /** A day is begun without the server after this long, and only when the server can't be reached or is very slow. */
 const SEED_AFTER = 400;
 const SLOW_CONNECTION = 4_000;
@@ -71,8 +73,10 @@ export class Library {
   private number = 0;
   private pages = new Map<string, PageDocument>();
   private queues = new Map<string, Queue>();
-  private copyTimers = new Map<string, ReturnType<typeof setTimeout>>();
-  /** Items that are being written to the outbox. */
+  private copyTimers = new Map<string, { since: number; timer: ReturnType<typeof setTimeout> }>();
+  /** What was typed within the present task, and goes to the outbox with the next. */
+  private typed: OutboxItem[] = [];
+  /** Items that are being written to the outbox, or about to be. */
   private writing = 0;
 
   constructor(
@@ -82,6 +86,7 @@ export class Library {
     void this.recallOutbox().then(() => this.connect());
     window.addEventListener('beforeunload', this.warn);
     window.addEventListener('online', this.reconnectNow);
+    document.addEventListener('visibilitychange', this.keepWaitingCopies);
   }
 
   private warn = (event: BeforeUnloadEvent): void => {
@@ -115,7 +120,7 @@ export class Library {
     setTimeout(() => {
       if (page.users > 0 || this.pages.get(page.pageId) !== page) return;
       this.pages.delete(page.pageId);
-      this.keepCopy(page);
+      this.keepCopyNow(page);
       if (this.isConnected) this.say({ type: 'close', page: page.pageId });
       page.document.destroy();
     }, LET_GO_AFTER);
@@ -182,17 +187,25 @@ export class Library {
     const epoch = page.epoch ?? 1;
     this.writing += 1;
     this.tellSaving();
-    const item: OutboxItem = { pageId, epoch, day, update: Y.mergeUpdates(updates) };
-    void this.local
-      .addToOutbox(item)
-      .catch(() => -Date.now() - Math.random())
-      .then((key) => {
-        this.writing -= 1;
-        this.queue(pageId).waiting.push({ key, item });
-        this.flushSoon(pageId);
-      });
+    this.typed.push({ pageId, epoch, day, update: Y.mergeUpdates(updates) });
+    // As soon as the key has been dealt with; the letter is shown first.
+    if (this.typed.length === 1) setTimeout(this.storeTyped);
     this.keepCopySoon(page);
   }
+
+  /** Puts what was typed since the last time into the outbox, and in line to be sent. */
+  private storeTyped = (): void => {
+    for (const item of this.typed.splice(0)) {
+      void this.local
+        .addToOutbox(item)
+        .catch(() => -Date.now() - Math.random())
+        .then((key) => {
+          this.writing -= 1;
+          this.queue(item.pageId).waiting.push({ key, item });
+          this.flushSoon(item.pageId);
+        });
+    }
+  };
 
   private async recallOutbox(): Promise<void> {
     try {
@@ -265,13 +278,33 @@ export class Library {
   }
 
   private keepCopySoon(page: PageDocument): void {
-    if (this.copyTimers.has(page.pageId)) return;
-    const timer = setTimeout(() => {
-      this.copyTimers.delete(page.pageId);
-      this.keepCopy(page);
-    }, KEEP_COPY_AFTER);
-    this.copyTimers.set(page.pageId, timer);
+    const now = Date.now();
+    const waiting = this.copyTimers.get(page.pageId);
+    const since = waiting?.since ?? now;
+    clearTimeout(waiting?.timer);
+    // A long page takes a while to be written: not between two keys, if that can be helped.
+    const timer = setTimeout(
+      () => this.keepCopyNow(page),
+      Math.min(KEEP_COPY_AFTER, since + KEEP_COPY_AT_LATEST - now),
+    );
+    this.copyTimers.set(page.pageId, { since, timer });
   }
+
+  private keepCopyNow(page: PageDocument): void {
+    clearTimeout(this.copyTimers.get(page.pageId)?.timer);
+    this.copyTimers.delete(page.pageId);
+    this.keepCopy(page);
+  }
+
+  /** A window that is left may never come back. */
+  private keepWaitingCopies = (): void => {
+    if (document.visibilityState !== 'hidden') return;
+    this.storeTyped();
+    for (const pageId of [...this.copyTimers.keys()]) {
+      const page = this.pages.get(pageId);
+      if (page) this.keepCopyNow(page);
+    }
+  };
 
   private keepCopy(page: PageDocument): void {
     if (!page.isReady || page.isStale || page.epoch === null || page.seed) return;
@@ -384,7 +417,9 @@ export class Library {
   close(): void {
     this.isClosed = true;
     window.removeEventListener('beforeunload', this.warn);
+    document.removeEventListener('visibilitychange', this.keepWaitingCopies);
     window.removeEventListener('online', this.reconnectNow);
+    this.storeTyped();
     this.socket?.close();
     this.local.close();
   }

@@ -39,6 +39,9 @@ const TAGS = {
   kin: 'Kin',
 } as const;
 
+/** What is made of the words on other pages is asked for anew when the writing has paused for so long. */
+const WORDS_AFTER = 600;
+
 /** Opens this browser's store and the socket for an account, for as long as it is signed in here. */
 export function LibraryProvider({ accountId, children }: { accountId: string; children: ReactNode }) {
   const [opened, setOpened] = useState<{ library: Library; local: LocalStore } | null>(null);
@@ -47,6 +50,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
   useEffect(() => {
     let library: Library | undefined;
     let isGone = false;
+    let wordsTimer: ReturnType<typeof setTimeout> | undefined;
     void LocalStore.open(accountId).then((local) => {
       if (isGone) return local.close();
       const readKept = () => void local.keptCopies().then(setKept);
@@ -55,7 +59,9 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
           const before = store.getState().view.saving;
           if (before === saving) return;
           store.dispatch(savingChanged(saving));
-          if (saving === 'saved') store.dispatch(api.util.invalidateTags(['Words']));
+          clearTimeout(wordsTimer);
+          if (saving === 'saved')
+            wordsTimer = setTimeout(() => store.dispatch(api.util.invalidateTags(['Words'])), WORDS_AFTER);
         },
         onChanged: (pageId, changed) => {
           const tags = changed.map((each) => TAGS[each as keyof typeof TAGS]).filter(Boolean);
@@ -82,6 +88,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
       isGone = true;
       if (openLibrary === library) openLibrary = null;
       library?.close();
+      clearTimeout(wordsTimer);
       dropPickables();
     };
   }, [accountId]);

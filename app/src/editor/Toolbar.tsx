@@ -1,5 +1,6 @@
 import type { Editor } from '@tiptap/core';
-import { useEffect, useReducer, useState } from 'react';
+import type { EditorState, Transaction } from '@tiptap/pm/state';
+import { useEffect, useState } from 'react';
 import { HIGHLIGHTS } from '@glossarion/core/document';
 import { Dock } from './Dock';
 import { actedRange } from './chosen';
@@ -56,22 +57,40 @@ const STYLES = [
   { mark: 'code', label: 'Code', words: '<>' },
 ] as const;
 
+/** What the toolbar shows of the place of the cursor: the kind of its line and the styles on, by name. */
+function shownAt(editor: Editor): string {
+  const { state } = editor;
+  const { kind } = state.doc.child(actedRange(state).first).attrs;
+  return [kind, ...STYLES.map(({ mark }) => mark), 'highlight']
+    .filter((name) => name === kind || editor.isActive(String(name)))
+    .join(' ');
+}
+
+/** Drawn anew only when that changes, and not with every key. */
+function useShown(editor: Editor): string {
+  const [shown, setShown] = useState(() => shownAt(editor));
+  useEffect(() => {
+    const read = () => setShown(shownAt(editor));
+    editor.on('transaction', read);
+    return () => void editor.off('transaction', read);
+  }, [editor]);
+  return shown;
+}
+
 /** Everything a keyboard has keys for, in a row above the one of a phone. */
 export function Toolbar({ editor, onMenu }: ToolbarProps) {
   const isFocused = useFocused(editor);
-  const [, redraw] = useReducer((count: number) => count + 1, 0);
+  const shown = useShown(editor);
   const [isInking, setInking] = useState(false);
   const keyboard = useKeyboardHeight();
-  useEffect(() => {
-    editor.on('transaction', redraw);
-    return () => void editor.off('transaction', redraw);
-  }, [editor]);
   if (!isFocused) return null;
 
-  const { state } = editor;
-  const line = state.doc.child(actedRange(state).first);
-  const isTodo = line.attrs.kind === 'todo';
-  const dispatch = (transaction: ReturnType<typeof indent>) => transaction && editor.view.dispatch(transaction);
+  const isOn = (name: string) => shown.split(' ').includes(name);
+  const isTodo = isOn('todo');
+  const run = (deed: (state: EditorState) => Transaction | null) => {
+    const transaction = deed(editor.state);
+    if (transaction) editor.view.dispatch(transaction);
+  };
   return (
     <Dock label="Writing">
       <div className="toolbar" role="toolbar" aria-label="Writing" style={{ bottom: keyboard }}>
@@ -102,18 +121,18 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
               label="To-do"
               words="☐"
               isOn={isTodo}
-              onPress={() => dispatch(turn(state, { kind: isTodo ? 'paragraph' : 'todo' }))}
+              onPress={() => run((state) => turn(state, { kind: isTodo ? 'paragraph' : 'todo' }))}
             />
             <Tool label="Link" words="[[ ]]" onPress={() => editor.commands.keyboardShortcut('Mod-k')} />
-            <Tool label="Outdent" words="⇤" onPress={() => dispatch(indent(state, -1))} />
-            <Tool label="Indent" words="⇥" onPress={() => dispatch(indent(state, 1))} />
+            <Tool label="Outdent" words="⇤" onPress={() => run((state) => indent(state, -1))} />
+            <Tool label="Indent" words="⇥" onPress={() => run((state) => indent(state, 1))} />
             {STYLES.map(({ mark, label, words }) => (
               <Tool
                 key={mark}
                 label={label}
                 words={words}
                 style={mark}
-                isOn={editor.isActive(mark)}
+                isOn={isOn(mark)}
                 onPress={() => editor.commands.toggleMark(mark)}
               />
             ))}
@@ -121,13 +140,13 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
               label="Highlighter"
               words="ab"
               style="highlight"
-              isOn={editor.isActive('highlight')}
+              isOn={isOn('highlight')}
               onPress={() => setInking(true)}
             />
             <Tool label="Undo" words="↶" onPress={() => editor.commands.undo()} />
             <Tool label="Redo" words="↷" onPress={() => editor.commands.redo()} />
-            <Tool label="Move up" words="↑" onPress={() => dispatch(moveLine(state, -1))} />
-            <Tool label="Move down" words="↓" onPress={() => dispatch(moveLine(state, 1))} />
+            <Tool label="Move up" words="↑" onPress={() => run((state) => moveLine(state, -1))} />
+            <Tool label="Move down" words="↓" onPress={() => run((state) => moveLine(state, 1))} />
           </>
         )}
       </div>

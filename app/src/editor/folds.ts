@@ -29,7 +29,9 @@ const decorate = (doc: DocumentNode): DecorationSet => {
 const key = new PluginKey<DecorationSet>('folds');
 
 const foldAlike = (one: DocumentNode, other: DocumentNode): boolean =>
-  one.attrs.depth === other.attrs.depth && one.attrs.kind === other.attrs.kind && one.attrs.folded === other.attrs.folded;
+  one.attrs.depth === other.attrs.depth &&
+  one.attrs.kind === other.attrs.kind &&
+  one.attrs.folded === other.attrs.folded;
 
 /** Hides what stands beneath a folded block, and opens it when the cursor comes there. */
 export const Folds = Extension.create({
@@ -46,7 +48,8 @@ export const Folds = Extension.create({
           decorations: (state) => key.getState(state),
         },
         appendTransaction: (transactions, _before, after) => {
-          if (!transactions.some((each) => each.selectionSet) || key.getState(after) === DecorationSet.empty) return null;
+          if (!transactions.some((each) => each.selectionSet) || key.getState(after) === DecorationSet.empty)
+            return null;
           const { doc, selection, tr } = after;
           const at = selection.$head.index(0);
           if (

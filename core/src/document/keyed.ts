@@ -25,17 +25,37 @@ export function writeBlocks(fragment: Y.XmlFragment, document: DocumentNode, mem
   const nodes: DocumentNode[] = [];
   document.forEach((node) => nodes.push(node));
 
-  let start = 0;
-  while (start < elements.length && start < nodes.length && isSameBlock(elements[start]!, nodes[start]!)) start += 1;
-  let end = 0;
-  while (
-    end < elements.length - start &&
-    end < nodes.length - start &&
-    isSameBlock(elements[elements.length - 1 - end]!, nodes[nodes.length - 1 - end]!)
-  ) {
+  const least = Math.min(elements.length, nodes.length);
+  // The very nodes that were written last need not be looked at: most of a long page, while one line is written in.
+  const sameStart = sameNodes(least, (index) => isWritten(memory, elements[index]!, nodes[index]!));
+  const sameEnd = sameNodes(least - sameStart, (index) =>
+    isWritten(memory, elements[elements.length - 1 - index]!, nodes[nodes.length - 1 - index]!),
+  );
+  let start = sameStart;
+  while (start < least - sameEnd && isSameBlock(elements[start]!, nodes[start]!)) start += 1;
+  let end = sameEnd;
+  while (end < least - start && isSameBlock(elements[elements.length - 1 - end]!, nodes[nodes.length - 1 - end]!)) {
     end += 1;
   }
 
+  if (start + end < Math.max(elements.length, nodes.length))
+    writeBetween(fragment, elements, nodes, start, end, memory);
+  for (let index = sameStart; index < start; index += 1) writeBlock(fragment, elements[index]!, nodes[index]!, memory);
+  for (let index = sameEnd + 1; index <= end; index += 1) {
+    writeBlock(fragment, elements[elements.length - index]!, nodes[nodes.length - index]!, memory);
+  }
+  memory.mapping.set(fragment as unknown as Y.AbstractType<unknown>, document);
+}
+
+/** Brings the blocks from `start` up to the last `end` ones into the order of the nodes, and writes them. */
+function writeBetween(
+  fragment: Y.XmlFragment,
+  elements: Y.XmlElement[],
+  nodes: DocumentNode[],
+  start: number,
+  end: number,
+  memory: BindingMemory,
+): void {
   const stays = stayingBlocks(elements.slice(start, elements.length - end), nodes.slice(start, nodes.length - end));
   for (let index = elements.length - end - 1; index >= start; index -= 1) {
     if (!stays.has(elements[index]!)) fragment.delete(index, 1);
@@ -55,18 +75,23 @@ export function writeBlocks(fragment: Y.XmlFragment, document: DocumentNode, mem
     }
     place += 1;
   }
-  for (let index = 0; index < start; index += 1) writeBlock(fragment, elements[index]!, nodes[index]!, memory);
-  for (let index = 1; index <= end; index += 1) {
-    writeBlock(fragment, elements[elements.length - index]!, nodes[nodes.length - index]!, memory);
-  }
-  memory.mapping.set(fragment as unknown as Y.AbstractType<unknown>, document);
 }
+
+/** How many of the first so many are alike, counted until one is not. */
+function sameNodes(most: number, isSame: (index: number) => boolean): number {
+  let count = 0;
+  while (count < most && isSame(count)) count += 1;
+  return count;
+}
+
+const isWritten = (memory: BindingMemory, element: Y.XmlElement, node: DocumentNode): boolean =>
+  memory.mapping.get(element as unknown as Y.AbstractType<unknown>) === node;
 
 const isSameBlock = (element: Y.XmlElement, node: DocumentNode): boolean =>
   element.nodeName === node.type.name && node.attrs.id !== null && element.getAttribute('id') === node.attrs.id;
 
 function writeBlock(fragment: Y.XmlFragment, element: Y.XmlElement, node: DocumentNode, memory: BindingMemory): void {
-  if (memory.mapping.get(element as unknown as Y.AbstractType<unknown>) === node) return;
+  if (isWritten(memory, element, node)) return;
   updateYFragment(fragment.doc as Y.Doc, element, node, memory as never);
 }
 

@@ -2,7 +2,7 @@ import { face, measure } from '../../theme/tokens';
 
 /** How a page is laid out around its text. */
 export const pageSheet = `
-.page { display: flex; justify-content: flex-start; }
+.page { display: flex; justify-content: flex-start; align-items: flex-start; }
 .page[data-wide='true'] { padding-top: 8px; }
 .page-column { flex: 1; min-width: 0; box-sizing: border-box; }
 .page[data-wide='true'] .page-column { padding: 0 34px 0 40px; max-width: ${measure.line + 110}px; }
