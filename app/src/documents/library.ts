@@ -45,7 +45,12 @@ const toBase64 = (bytes: Uint8Array): string => {
   return btoa(binary);
 };
 
-const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (character) => character.charCodeAt(0));
+function fromBase64(text: string): Uint8Array {
+  const binary = atob(text);
+  const bytes = new Uint8Array(binary.length);
+  for (let index = 0; index < binary.length; index += 1) bytes[index] = binary.charCodeAt(index);
+  return bytes;
+}
 
 interface Waiting {
   key: number;
@@ -108,7 +113,6 @@ export class Library {
     if (!page) {
       page = new PageDocument(pageId, day);
       this.pages.set(pageId, page);
-      this.attach(page);
       void this.fill(page);
     }
     page.users += 1;
@@ -134,6 +138,12 @@ export class Library {
     });
   }
 
+  /** Only from now on can something be typed in it: what it is filled with need not be told as changes. */
+  private setReady(page: PageDocument): void {
+    if (!page.isReady) this.attach(page);
+    page.setReady();
+  }
+
   /** Shows what this browser has of a page, then what the server has. */
   private async fill(page: PageDocument): Promise<void> {
     const { document, pageId } = page;
@@ -146,7 +156,7 @@ export class Library {
         Y.applyUpdate(document, stored.state, 'stored');
       }
       for (const { item } of outbox) Y.applyUpdate(document, item.update, 'stored');
-      if (stored || outbox.length > 0) page.setReady();
+      if (stored || outbox.length > 0) this.setReady(page);
     } catch {
       // Without a store of its own this browser still shows what the server has.
     }
@@ -165,7 +175,7 @@ export class Library {
     const seed = seedDocument(page.pageId, '', dayTemplate(page.pageId));
     Y.applyUpdate(page.document, seed, 'stored');
     page.seed = seed;
-    page.setReady();
+    this.setReady(page);
   }
 
   private ask(page: PageDocument): void {
@@ -386,7 +396,7 @@ export class Library {
     const missing = Y.encodeStateAsUpdate(page.document, fromBase64(message.vector));
     if (page.isReady && !page.seed && Y.decodeUpdate(missing).structs.length > 0) this.enqueue(page, missing);
     page.takeIn(fromBase64(message.update));
-    page.setReady();
+    this.setReady(page);
     this.keepCopySoon(page);
     this.tellSaving();
   }

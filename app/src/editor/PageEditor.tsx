@@ -97,6 +97,7 @@ export function PageEditor({
         scrollMargin: { top: 40, bottom: 120, left: 0, right: 0 },
         scrollThreshold: { top: 20, bottom: 90, left: 0, right: 0 },
       },
+      onBeforeCreate: ({ editor: created }) => drawOnce(created),
       immediatelyRender: true,
       shouldRerenderOnTransaction: false,
     },
@@ -138,6 +139,19 @@ export function PageEditor({
       )}
     </>
   );
+}
+
+/** Kinds of blocks that React draws; they can be drawn only once the editor stands in its place. */
+const DRAWN_BY_REACT = new Set(['picture', 'file', 'card', 'overview']);
+
+/** The library draws the whole text anew when the editor is put in its place, which only those blocks need. */
+function drawOnce(editor: Editor): void {
+  const drawAgain = editor.createNodeViews.bind(editor);
+  editor.createNodeViews = () => {
+    let isNeeded = false;
+    editor.state.doc.forEach((node) => (isNeeded ||= DRAWN_BY_REACT.has(node.type.name)));
+    if (isNeeded) drawAgain();
+  };
 }
 
 /** A page that was started afresh while it was written in goes on having the cursor. */
