@@ -39,8 +39,8 @@ const TAGS = {
   kin: 'Kin',
 } as const;
 
-/** What is made of the words on other pages is asked for anew when the writing has paused for so long. */
-const WORDS_AFTER = 600;
+/** While somebody writes on, the sign of saving does not flicker, and what other places show of it is not asked for. */
+const SAVED_AFTER = 300;
 
 /** Opens this browser's store and the socket for an account, for as long as it is signed in here. */
 export function LibraryProvider({ accountId, children }: { accountId: string; children: ReactNode }) {
@@ -50,18 +50,21 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
   useEffect(() => {
     let library: Library | undefined;
     let isGone = false;
-    let wordsTimer: ReturnType<typeof setTimeout> | undefined;
+    let savedTimer: ReturnType<typeof setTimeout> | undefined;
     void LocalStore.open(accountId).then((local) => {
       if (isGone) return local.close();
       const readKept = () => void local.keptCopies().then(setKept);
       library = new Library(local, {
         onSaving: (saving) => {
-          const before = store.getState().view.saving;
-          if (before === saving) return;
-          store.dispatch(savingChanged(saving));
-          clearTimeout(wordsTimer);
-          if (saving === 'saved')
-            wordsTimer = setTimeout(() => store.dispatch(api.util.invalidateTags(['Words'])), WORDS_AFTER);
+          clearTimeout(savedTimer);
+          if (store.getState().view.saving === saving) return;
+          if (saving !== 'saved') store.dispatch(savingChanged(saving));
+          else {
+            savedTimer = setTimeout(() => {
+              store.dispatch(savingChanged('saved'));
+              store.dispatch(api.util.invalidateTags(['Words']));
+            }, SAVED_AFTER);
+          }
         },
         onChanged: (pageId, changed) => {
           const tags = changed.map((each) => TAGS[each as keyof typeof TAGS]).filter(Boolean);
@@ -88,7 +91,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
       isGone = true;
       if (openLibrary === library) openLibrary = null;
       library?.close();
-      clearTimeout(wordsTimer);
+      clearTimeout(savedTimer);
       dropPickables();
     };
   }, [accountId]);

@@ -42,7 +42,7 @@ export interface PageEditorProps {
 /** In milliseconds after the last key, so that what reads the whole text never stands in the way of one who writes. */
 const BODY_AFTER = 250;
 /** In milliseconds after the first change that was not told yet. */
-const BODY_AT_LATEST = 2_000;
+const BODY_AT_LATEST = 5_000;
 const FIRST_BODY_AFTER = 30;
 
 /** A page's text, for writing. Everything the rest of the app knows of the editor goes through these properties. */
