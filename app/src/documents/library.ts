@@ -26,6 +26,9 @@ export interface LibraryEvents {
 }
 
 const FLUSH_AFTER = 120;
+/** A long page takes the server longer to store: it is sent so many times less often than that takes, within a second. */
+const FLUSH_PACE = 3;
+const FLUSH_AT_LATEST = 1_000;
 /** This browser's own copy is written when nothing was typed for so long, or so long after the first change. */
 const KEEP_COPY_AFTER = 1_200;
 const KEEP_COPY_AT_LATEST = 10_000;
@@ -60,7 +63,9 @@ interface Waiting {
 interface Queue {
   waiting: Waiting[];
   /** Keys that were sent and are not acknowledged yet. */
-  inFlight: { number: number; keys: Set<number> } | null;
+  inFlight: { number: number; keys: Set<number>; sentAt: number } | null;
+  /** How long what is typed is gathered before it is sent, in milliseconds. */
+  pause: number;
   timer: ReturnType<typeof setTimeout> | null;
 }
 
@@ -186,7 +191,7 @@ export class Library {
 
   private queue(pageId: string): Queue {
     let queue = this.queues.get(pageId);
-    if (!queue) this.queues.set(pageId, (queue = { waiting: [], inFlight: null, timer: null }));
+    if (!queue) this.queues.set(pageId, (queue = { waiting: [], inFlight: null, pause: FLUSH_AFTER, timer: null }));
     return queue;
   }
 
@@ -234,7 +239,7 @@ export class Library {
     queue.timer ??= setTimeout(() => {
       queue.timer = null;
       this.flush(pageId);
-    }, FLUSH_AFTER);
+    }, queue.pause);
   }
 
   private flush(pageId: string): void {
@@ -243,7 +248,7 @@ export class Library {
     const { epoch, day } = queue.waiting[0]!.item;
     const batch = queue.waiting.filter(({ item }) => item.epoch === epoch);
     this.number += 1;
-    queue.inFlight = { number: this.number, keys: new Set(batch.map(({ key }) => key)) };
+    queue.inFlight = { number: this.number, keys: new Set(batch.map(({ key }) => key)), sentAt: Date.now() };
     const update = toBase64(Y.mergeUpdates(batch.map(({ item }) => item.update)));
     this.say({ type: 'update', page: pageId, day, epoch, number: this.number, update });
     this.tellSaving();
@@ -254,14 +259,15 @@ export class Library {
     if (!keys) return;
     await this.local.takeFromOutbox(keys).catch(() => undefined);
     this.tellSaving();
-    this.flush(pageId);
+    this.flushSoon(pageId);
   }
 
   private takeInFlight(pageId: string, number: number): number[] | null {
     const queue = this.queue(pageId);
     if (queue.inFlight?.number !== number) return null;
-    const { keys } = queue.inFlight;
+    const { keys, sentAt } = queue.inFlight;
     queue.inFlight = null;
+    queue.pause = Math.min(FLUSH_AT_LATEST, Math.max(FLUSH_AFTER, FLUSH_PACE * (Date.now() - sentAt)));
     queue.waiting = queue.waiting.filter(({ key }) => !keys.has(key));
     return [...keys];
   }

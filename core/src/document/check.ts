@@ -1,5 +1,4 @@
-import * as Y from 'yjs';
-import { yXmlFragmentToProsemirrorJSON } from '@tiptap/y-tiptap';
+import type * as Y from 'yjs';
 import { CONTENTS_ORDERS } from '../outline/contents';
 import { OVERVIEW_LEVELS, OVERVIEW_SUBJECTS } from '../overview/overview';
 import { isId } from './ids';
@@ -129,17 +128,6 @@ export function checkBody(json: unknown): BodyJson {
 
 const characters = (node: NodeJson): number =>
   (node.text?.length ?? 0) + (node.content ?? []).reduce((sum, child) => sum + characters(child), 0);
-
-/** Reads the body out of a page's document and checks it. An untouched document reads as an empty paragraph. */
-export function readBody(document: Y.Doc): BodyJson {
-  const fragment = document.getXmlFragment('body');
-  if (fragment.length === 0)
-    return checkBody({ type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] });
-  for (const child of fragment.toArray()) {
-    if (!(child instanceof Y.XmlElement)) throw new ShapeError('A page holds blocks only.');
-  }
-  return checkBody(yXmlFragmentToProsemirrorJSON(fragment));
-}
 
 /** Reads the title out of a page's document: one line, as it was written. */
 export function readTitle(document: Y.Doc): string {

@@ -67,6 +67,24 @@ function* inlineNodes(node: NodeJson): Generator<NodeJson> {
   }
 }
 
+interface Words {
+  words: string;
+  wordCount: number;
+}
+
+/** A block that is read again unchanged is the same object, and its words need not be counted again. */
+const counted = new WeakMap<NodeJson, Words>();
+
+function wordsOf(node: NodeJson): Words {
+  let known = counted.get(node);
+  if (!known) {
+    const words = ownWords(node);
+    known = { words, wordCount: countWords(words) };
+    counted.set(node, known);
+  }
+  return known;
+}
+
 /** Derives all facts of a body. Pure: the same body gives the same facts. */
 export function bodyFacts(body: BodyJson): BodyFacts {
   const facts: BodyFacts = { blocks: [], links: [], tags: [], files: [], formerIds: [], wordCount: 0, firstWords: '' };
@@ -79,7 +97,7 @@ export function bodyFacts(body: BodyJson): BodyFacts {
     const depth = Number(attrs.depth ?? 0);
     while (ancestors.length > 0 && ancestors[ancestors.length - 1]!.depth >= depth) ancestors.pop();
     const kind = node.type === 'block' ? String(attrs.kind) : node.type;
-    const words = ownWords(node);
+    const { words, wordCount } = wordsOf(node);
     facts.blocks.push({
       id,
       parentId: ancestors[ancestors.length - 1]?.id ?? null,
@@ -114,7 +132,7 @@ export function bodyFacts(body: BodyJson): BodyFacts {
         if (formerId) former.set(formerId, id);
       }
     }
-    facts.wordCount += countWords(words);
+    facts.wordCount += wordCount;
     const shown = KNOWN_BY[kind] && words.trim() === '' ? KNOWN_BY[kind] : words.trim();
     if (facts.firstWords === '' && shown !== '') facts.firstWords = shorten(shown);
     ancestors.push({ id, depth });

@@ -5,6 +5,7 @@ export * from './facts';
 export * from './ids';
 export * from './keyed';
 export * from './marks';
+export * from './read';
 export * from './repair';
 export * from './rescue';
 export { Block, Card, CodeBlock, FileBlock, Overview, PageLink, Picture, Tag } from './nodes';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
 import { block, body, text } from './build';
-import { readBody, readTitle } from './check';
+import { readTitle } from './check';
+import { readBody } from './read';
 import { newId } from './ids';
 import { writeBody, writeTitle } from './keyed';
 import { repairBody } from './repair';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
 import { block, body, text } from './build';
-import { readBody } from './check';
+import { readBody } from './read';
 import { newId } from './ids';
 import { writeBody } from './keyed';
 import { repairBody } from './repair';

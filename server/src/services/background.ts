@@ -4,8 +4,10 @@ import type { MentionBatch } from '../background/mentions';
 import type { Database } from '../database/database';
 import type { Notices } from './notices';
 
-/** How long after a change its consequences are worked out, in milliseconds: not at every letter. */
-const AFTER = 300;
+/** How long after the last change its consequences are worked out, in milliseconds: not at every letter. */
+const AFTER = 500;
+/** While somebody writes on, they are worked out so long after the first change. */
+const AT_LATEST = 5_000;
 /** The pause between two pieces of work, in which others may write. */
 const BETWEEN = 15;
 /** Windows are told of what was found at most so often. */
@@ -14,6 +16,8 @@ const TELL_EVERY = 1_000;
 /** Works out what follows from changes, off the path of requests: what names what, and which pages are alike. */
 export class Background {
   private timer: NodeJS.Timeout | null = null;
+  /** When the first change came that nothing was made of yet. */
+  private changedSince: number | null = null;
   private running: Promise<void> = Promise.resolve();
   private isClosed = false;
   private kinWanted = new Map<string, string>();
@@ -30,11 +34,18 @@ export class Background {
 
   /** Something changed: what follows from it is worked out soon. */
   poke(): void {
-    if (this.timer || this.isClosed) return;
-    this.timer = setTimeout(() => {
-      this.timer = null;
-      this.running = this.running.then(() => this.work());
-    }, AFTER).unref();
+    if (this.isClosed) return;
+    const now = Date.now();
+    this.changedSince ??= now;
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = setTimeout(
+      () => {
+        this.timer = null;
+        this.changedSince = null;
+        this.running = this.running.then(() => this.work());
+      },
+      Math.min(AFTER, Math.max(0, this.changedSince + AT_LATEST - now)),
+    ).unref();
   }
 
   /** The pages most like one are wanted; windows are told when they were found. */
@@ -53,6 +64,7 @@ export class Background {
   async idle(): Promise<void> {
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
+    this.changedSince = null;
     this.running = this.running.then(() => this.work());
     await this.running;
   }

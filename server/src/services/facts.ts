@@ -52,7 +52,10 @@ export class FactWriter {
         'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)',
         page.row,
         this.titleWords(page.id, title),
-        indexedWords(words),
+        facts.blocks
+          .map(indexedBlock)
+          .filter((each) => each !== '')
+          .join(' '),
       );
     }
     return facts;
@@ -143,9 +146,18 @@ export const foundTitle = (title: string, otherNames: readonly string[]): string
 
 const blockWords = (facts: BodyFacts): string => facts.blocks.map((block) => block.words).join('\n');
 
+const indexed = new WeakMap<BlockFact['node'], string>();
+
+/** A block that was not changed is the same object still, and its words are those it had. */
+function indexedBlock({ node, words }: BlockFact): string {
+  let known = indexed.get(node);
+  if (known === undefined) indexed.set(node, (known = indexedWords(words)));
+  return known;
+}
+
 const isSameBlock = (one: BlockFact, other: BlockFact): boolean =>
   one.position === other.position &&
   one.parentId === other.parentId &&
   one.headingId === other.headingId &&
   one.words === other.words &&
-  JSON.stringify(one.node) === JSON.stringify(other.node);
+  (one.node === other.node || JSON.stringify(one.node) === JSON.stringify(other.node));
