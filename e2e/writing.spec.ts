@@ -6,9 +6,12 @@ const kinds = (page: import('@playwright/test').Page) =>
     .evaluateAll((blocks) =>
       blocks.map((block) => {
         const { kind, depth, state } = (block as HTMLElement).dataset;
-        return [kind ?? 'divider', Number(depth ?? 0), block.querySelector('.words')?.textContent ?? '', state].filter(
-          (each) => each !== undefined,
-        );
+        return [
+          kind ?? 'divider',
+          Number(depth ?? 0),
+          (block.matches('.words') ? block : block.querySelector('.words'))?.textContent ?? '',
+          state,
+        ].filter((each) => each !== undefined);
       }),
     );
 

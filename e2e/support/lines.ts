@@ -37,7 +37,9 @@ export const lines = (page: Page): Promise<string[]> =>
         const solid = block.classList.contains('tableWrapper')
           ? 'table'
           : (block.className.split(' ')[0] ?? '') || block.tagName.toLowerCase();
-        const words = block.querySelector('.words')?.textContent ?? (block.tagName === 'PRE' ? block.textContent : '');
+        const words =
+          (block.matches('.words') ? block : block.querySelector('.words'))?.textContent ??
+          (block.tagName === 'PRE' ? block.textContent : '');
         const name = `${kind ?? (block.tagName === 'PRE' ? 'code' : block.tagName === 'HR' ? 'divider' : solid)}${level ?? ''}`;
         return `${'  '.repeat(Number(depth ?? 0))}${name}${state ? ` ${state}` : ''}: ${words}`.trimEnd();
       }),

@@ -16,20 +16,20 @@ export const writingSheet = `
 .writing { font: 400 19px/27px ${face.writing}; color: var(--ink); outline: none; overflow-wrap: anywhere; font-variant-numeric: oldstyle-nums; counter-reset: ${COUNTERS.join(' ')}; }
 @media (min-width: 720px) { .writing { font-size: 19.5px; line-height: 28px; } }
 .writing > * { position: relative; }
+.writing .words { margin: 0; min-height: 27px; font: inherit; }
 .writing .block, .writing pre, .writing table, .writing hr { margin: 0 0 10px; margin-inline-start: calc(var(--depth, 0) * 26px); }
 .writing .block { position: relative; scroll-margin: 90px; }
-.writing .words { margin: 0; min-height: 27px; font: inherit; }
 .writing .block[data-kind='heading'] { margin-top: 20px; margin-bottom: 6px; }
 .writing > .block:first-child[data-kind='heading'], .writing .run:first-child > .block:first-child[data-kind='heading'] { margin-top: 8px; }
-.writing .block[data-kind='heading'] .words { font-weight: 700; font-size: 22px; line-height: 28px; }
-.writing .block[data-kind='heading'][data-level='1'] .words { font-size: 26px; line-height: 32px; }
-.writing .block[data-kind='heading'][data-level='3'] .words { font-size: 20px; }
-.writing .block[data-kind='heading'][data-level='4'] .words { font-size: 19px; font-style: italic; }
+.writing .block[data-kind='heading'] .words, .writing .block[data-kind='heading'].words { font-weight: 700; font-size: 22px; line-height: 28px; }
+.writing .block[data-kind='heading'][data-level='1'] .words, .writing .block[data-kind='heading'][data-level='1'].words { font-size: 26px; line-height: 32px; }
+.writing .block[data-kind='heading'][data-level='3'] .words, .writing .block[data-kind='heading'][data-level='3'].words { font-size: 20px; }
+.writing .block[data-kind='heading'][data-level='4'] .words, .writing .block[data-kind='heading'][data-level='4'].words { font-size: 19px; font-style: italic; }
 .writing .block[data-kind='bulleted'], .writing .block[data-kind='numbered'], .writing .block[data-kind='todo'] { padding-inline-start: 28px; margin-bottom: 6px; }
 .writing .block[data-kind='bulleted']::before { content: '–'; position: absolute; inset-inline-start: 8px; color: var(--soft); }
 .writing .block[data-kind='numbered']::before { position: absolute; inset-inline-start: 0; min-width: 22px; color: var(--soft); font-size: .86em; text-align: end; }
 .writing .block[data-kind='quote'] { padding-inline-start: 18px; border-inline-start: 2px solid var(--rule); }
-.writing .block[data-kind='quote'] .words { font-style: italic; }
+.writing .block[data-kind='quote'] .words, .writing .block[data-kind='quote'].words { font-style: italic; }
 .writing .block[data-kind='note'] { padding: 10px 14px; background: var(--parchment); }
 .writing .box { position: absolute; inset-inline-start: -13px; top: -9px; width: 44px; height: 44px; padding: 0; border: 0; background: none; cursor: pointer; }
 .writing .box::before { content: ''; position: absolute; left: 13px; top: 14px; width: 14px; height: 14px; border: 1.6px solid var(--slate); border-radius: 3px; }
@@ -99,9 +99,9 @@ mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-p
 .writing .kept { font: 15px/20px ${face.interface}; color: var(--ochre); border-inline-start: 3px solid var(--ochre); padding: 2px 0 2px 10px; margin-top: 4px; }
 .writing .kept button { font: inherit; color: var(--lapis); background: none; border: 0; padding: 4px 6px; text-decoration: underline; cursor: pointer; }
 .writing .ProseMirror-gapcursor { position: absolute; }
-.landed > .words, hr.landed, pre.landed { animation: landed 1.2s ease-out; }
+.landed > .words, .landed.words, hr.landed, pre.landed { animation: landed 1.2s ease-out; }
 @keyframes landed { from { background: var(--washOchre); } to { background: transparent; } }
-@media (prefers-reduced-motion: reduce) { .landed > .words { animation-duration: 1.2s; animation-timing-function: steps(1, end); } }
+@media (prefers-reduced-motion: reduce) { .landed > .words, .landed.words { animation-duration: 1.2s; animation-timing-function: steps(1, end); } }
 ${numbering}
 .title { font: 700 32px/1.12 ${face.writing}; font-variant-ligatures: none; margin: 0; color: var(--ink); outline: none; overflow-wrap: anywhere; }
 .title::first-letter { color: var(--vermilion); }
