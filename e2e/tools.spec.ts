@@ -83,7 +83,7 @@ test('X12 finding and replacing on the page: case, whole words, regular expressi
   await linesKept(page, ['paragraph: Gate, gate and gates.', 'bulleted: the gate 7 and 12']);
 });
 
-test('X13 pictures, sounds, PDFs and any file are attached by picking and dropping, and shown in place', async ({
+test('X13 pictures, sounds, PDFs and any file are attached by picking, dropping and pasting, and shown in place', async ({
   pages,
 }) => {
   const page = await pages({ Works: 'start\n' });
@@ -95,7 +95,8 @@ test('X13 pictures, sounds, PDFs and any file are attached by picking and droppi
     await (await chooser).setFiles(file);
   };
   await pick('photo', 'Picture', { name: 'gate.png', mimeType: 'image/png', buffer: PIXEL });
-  const picture = textOf(page).locator('.picture');
+  const pictures = textOf(page).locator('.picture');
+  const picture = pictures.first();
   await expect(picture.locator('img')).toBeVisible();
   await picture.locator('img').click();
   await picture.getByRole('textbox', { name: 'Caption' }).fill('The leaf, seaward');
@@ -118,8 +119,20 @@ test('X13 pictures, sounds, PDFs and any file are attached by picking and droppi
     element.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true, ...at }));
   });
   await expect(textOf(page).getByRole('link', { name: 'tide table.pdf' })).toBeVisible();
+  await page.evaluate(
+    (bytes) =>
+      navigator.clipboard.write([
+        new ClipboardItem({ 'image/png': new Blob([new Uint8Array(bytes)], { type: 'image/png' }) }),
+      ]),
+    [...PIXEL],
+  );
+  await textOf(page).locator('> .block').last().click();
+  await page.keyboard.press('Control+v');
+  await expect(pictures).toHaveCount(2);
   await saved(page);
   await page.reload();
+  await expect(pictures).toHaveCount(2);
+  await expect(pictures.last().locator('img')).toBeVisible();
   await expect(picture.locator('img')).toHaveAttribute('alt', 'A gate with a worn heel');
   await expect(picture.locator('img')).toHaveCSS('width', /.+/u);
   await expect(picture.getByRole('textbox', { name: 'Caption' })).toHaveValue('The leaf, seaward');

@@ -4,7 +4,6 @@ import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import type { TrailStep } from '@glossarion/core/outline';
-import { DateChip } from './DateChip';
 import type { DateOffer } from './dateOffers';
 import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
@@ -13,6 +12,9 @@ import { LinkPicker } from './LinkPicker';
 import { selectBlock } from './outline';
 import type { PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
+import { later } from '../features/shell/later';
+
+const DateChip = later(async () => (await import('./DateChip')).DateChip, true);
 
 /** Where a page made from within a sentence may live. */
 export interface WritingPlace {

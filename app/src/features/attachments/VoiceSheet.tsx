@@ -1,6 +1,6 @@
 import { Button } from '@rneui/themed';
 import { useEffect, useRef, useState } from 'react';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { attachmentBlock } from '../../editor/attach';
 import { putFromSheet } from '../../editor/insertItems';
 import { colour } from '../../theme/tokens';

@@ -8,7 +8,7 @@ import type { BinnedEntry } from '../../state/types';
 import { noticed } from '../../state/view';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { restore } from '../outline/entryActs';
-import { holdsWords } from '../outline/EntrySheet';
+import { holdsWords } from '../outline/holds';
 import { Action } from '../shell/Action';
 import { addressOf, open } from '../shell/navigation';
 import { Screen } from '../shell/Screen';

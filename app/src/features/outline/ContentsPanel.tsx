@@ -7,7 +7,7 @@ import { Action } from '../shell/Action';
 import { Words } from '../shell/Words';
 import { ContentsTree } from './ContentsTree';
 import { makePageAt } from './entryActs';
-import { holdsWords } from './EntrySheet';
+import { holdsWords } from './holds';
 import { useNotebookHere, usePageHere } from './useNotebookHere';
 
 /** The contents of the notebook that the shown page stands in, beside it on a wide screen. */

@@ -1,12 +1,10 @@
 import { View } from 'react-native';
-import type { EntryKind } from '@glossarion/core/outline';
 import { useEntryQuery, usePinsQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import type { EntryInfo } from '../../state/types';
 import { chose, renaming, sheetOpened } from '../../state/view';
 import { colour } from '../../theme/tokens';
 import { Action } from '../shell/Action';
-import { count } from '../shell/count';
 import { open } from '../shell/navigation';
 import { Sheet } from '../shell/Sheet';
 import { Words } from '../shell/Words';
@@ -26,6 +24,7 @@ import {
   setSeason,
   unpin,
 } from './entryActs';
+import { holdsWords } from './holds';
 
 interface Offer {
   label: string;
@@ -164,11 +163,4 @@ async function removeAndLeave(entry: EntryInfo, chosen: ReturnType<typeof chosen
   if (!isDone || !isShown) return;
   const holder = entry.trail[entry.trail.length - 1];
   open(holder ? (holder.kind === 'page' ? `/p/${holder.id}` : `/n/${holder.id}`) : '/notebooks');
-}
-
-export function holdsWords(entry: { kind: EntryKind; pagesBeneath: number; sectionsBeneath: number }): string {
-  const { kind, pagesBeneath, sectionsBeneath } = entry;
-  if (pagesBeneath + sectionsBeneath === 0) return kind === 'page' ? 'Nothing beneath it.' : 'Nothing stands here yet.';
-  const parts = [sectionsBeneath > 0 ? count(sectionsBeneath, 'section') : '', count(pagesBeneath, 'page')];
-  return `${parts.filter(Boolean).join(', ')} ${kind === 'page' ? 'beneath' : 'in it'}.`;
 }

@@ -12,13 +12,13 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { PageInfo } from '../../state/types';
 import { colour, measure } from '../../theme/tokens';
 import { DayScreen } from '../journal/DayScreen';
-import { BesidePage } from '../beside/BesidePage';
 import { SwitchBar } from '../beside/SwitchBar';
 import { Leaves } from '../leaves/Leaves';
 import { MarginColumn } from '../margin/MarginColumn';
 import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
+import { later } from '../shell/later';
 import { Loading } from '../shell/Loading';
 import { open, openTarget } from '../shell/navigation';
 import { SavingSign } from '../shell/SavingSign';
@@ -29,8 +29,11 @@ import { Words } from '../shell/Words';
 import { PhoneTrail, Trail } from '../trail/Trail';
 import { KeptCopies } from './KeptCopies';
 import { LongPage } from './LongPage';
-import { PageSheet } from './PageSheet';
 import { useLanding } from './useLanding';
+
+// What is asked for, and stands on no first screen.
+const BesidePage = later(async () => (await import('../beside/BesidePage')).BesidePage);
+const PageSheet = later(async () => (await import('./PageSheet')).PageSheet, true);
 
 interface PageScreenProps {
   pageId: string;

@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { newId } from '@glossarion/core/document';
 import { dayTitleWithYear, localDay } from '@glossarion/core/journal';
 import type { Place } from '@glossarion/core/outline';

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { block } from '../../document/build';
 import { checkBody } from '../../document/check';
 import type { BodyJson } from '../../document/types';
 import { arbitraryBody } from '../arbitrary';
@@ -28,4 +29,9 @@ test('any page is the same after it was written as Markdown and read again', () 
     }),
     { numRuns: RUNS },
   );
+});
+
+test.each(['-@a@b.example', 'x@a@b@c.example', '@a@b.example', 'a@b@c'])('%s in running text is no address', (words) => {
+  const body = checkBody({ type: 'doc', content: [block('paragraph', words)] });
+  expect(throughMarkdown(body).body).toEqual(body);
 });

@@ -217,6 +217,8 @@ const SERIALIZER: Options = {
     { character: '=', after: '=', inConstruct: 'phrasing' },
     { character: '=', before: '=', inConstruct: 'phrasing' },
     { character: '#', after: '[^\\s#]', inConstruct: 'phrasing' },
+    // Looked at without taking in, so that the second of two signs with one letter between is not passed over.
+    { character: '@', before: '(?<=[+\\-.\\w])', after: '(?=[\\-.\\w])', inConstruct: 'phrasing' },
   ],
   // Two quotes or two comments that follow each other are two.
   join: [(left, right) => (left.type === 'list' && right.type === 'list' ? 1 : undefined)],
