@@ -35,6 +35,9 @@ interface PickerListProps {
   filter?: { value: string; onChange: (value: string) => void; onLeave: () => void };
 }
 
+/** Between the list, the line it belongs to and the edge of the window. */
+const EDGE = 6;
+const LEAST_HEIGHT = 120;
 const WIDTH = 330;
 
 /** A list beside the cursor, chosen from by arrows and Enter while the text keeps the focus, or by a tap. */
@@ -83,11 +86,19 @@ export function PickerList({
     const element = list.current;
     if (!element) return;
     const caret = editor.view.coordsAtPos(from);
-    const height = element.offsetHeight;
-    const bottom = window.visualViewport?.height ?? window.innerHeight;
-    const isBelow = caret.bottom + height + 8 < bottom;
+    element.style.maxHeight = '';
+    const wanted = element.offsetHeight;
+    const bottom =
+      document.querySelector('.toolbar')?.getBoundingClientRect().top ??
+      window.visualViewport?.height ??
+      window.innerHeight;
+    const [roomAbove, roomBelow] = [caret.top - 2 * EDGE, bottom - caret.bottom - 2 * EDGE];
+    // What is typed stays in sight, however little room a phone's keyboard leaves.
+    const isBelow = wanted <= roomBelow || roomBelow >= roomAbove;
+    const height = Math.min(wanted, Math.max(LEAST_HEIGHT, isBelow ? roomBelow : roomAbove));
+    element.style.maxHeight = `${height}px`;
     element.style.left = `${Math.max(8, Math.min(caret.left, window.innerWidth - element.offsetWidth - 8))}px`;
-    element.style.top = `${isBelow ? caret.bottom + 4 : Math.max(8, caret.top - height - 4)}px`;
+    element.style.top = `${isBelow ? caret.bottom + EDGE : Math.max(EDGE, caret.top - height - EDGE)}px`;
     element.querySelector('.choice.active')?.scrollIntoView({ block: 'nearest' });
   });
 
