@@ -31,7 +31,10 @@ test('any page is the same after it was written as Markdown and read again', () 
   );
 });
 
-test.each(['-@a@b.example', 'x@a@b@c.example', '@a@b.example', 'a@b@c'])('%s in running text is no address', (words) => {
-  const body = checkBody({ type: 'doc', content: [block('paragraph', words)] });
-  expect(throughMarkdown(body).body).toEqual(body);
-});
+test.each(['-@a@b.example', 'x@a@b@c.example', '@a@b.example', 'a@b@c'])(
+  '%s in running text is no address',
+  (words) => {
+    const body = checkBody({ type: 'doc', content: [block('paragraph', words)] });
+    expect(throughMarkdown(body).body).toEqual(body);
+  },
+);
