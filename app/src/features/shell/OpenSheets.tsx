@@ -1,5 +1,6 @@
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { sheetOpened } from '../../state/view';
+import { GoTo } from '../find/GoTo';
 import { liftTo, splitTo } from '../parts/partActs';
 import { later } from './later';
 
@@ -12,7 +13,6 @@ const LiftToSheet = later(async () => (await import('../parts/SendSheet')).LiftT
 const SendSheet = later(async () => (await import('../parts/SendSheet')).SendSheet, true);
 const AskSheet = later(async () => (await import('../templates/TemplateSheets')).AskSheet, true);
 const TemplateOfSheet = later(async () => (await import('../templates/TemplateSheets')).TemplateOfSheet, true);
-const GoTo = later(async () => (await import('../find/GoTo')).GoTo, true);
 const EntrySheet = later(async () => (await import('../outline/EntrySheet')).EntrySheet, true);
 const MoveSheet = later(async () => (await import('../outline/MoveSheet')).MoveSheet, true);
 const TrailSheet = later(async () => (await import('../trail/TrailSheet')).TrailSheet, true);
