@@ -181,7 +181,9 @@ test('L6 a link to a line scrolls there and flashes it; Back returns to the exac
   });
   await into(page, 'Row 0');
   const quarter = line(page, 'The quarter days');
-  const target = (await quarter.locator('xpath=ancestor-or-self::*[starts-with(@id,"b-")][1]').getAttribute('id'))!.slice(2);
+  const target = (await quarter
+    .locator('xpath=ancestor-or-self::*[starts-with(@id,"b-")][1]')
+    .getAttribute('id'))!.slice(2);
   await openPage(page, 'Notes');
   await line(page, 'Note 45.').scrollIntoViewIfNeeded();
   await into(page, 'Note 45.');
