@@ -248,6 +248,12 @@ test('X4 a line is dragged by its ¶ with what stands beneath it, to the depth i
   else await line(page, 'epsilon').hover();
   const handle = page.locator('.block-handle');
   await expect(handle).toBeVisible();
+  // It follows to the line, and the page may be scrolled for the bar beneath it.
+  const away = async () => {
+    const [mark, words] = [await handle.boundingBox(), await line(page, 'epsilon').boundingBox()];
+    return Math.abs(mark!.y - words!.y);
+  };
+  await expect.poll(away).toBeLessThan(14);
   const from = (await handle.boundingBox())!;
   const to = (await line(page, 'gamma').boundingBox())!;
   const [start, end] = [
@@ -261,7 +267,7 @@ test('X4 a line is dragged by its ¶ with what stands beneath it, to the depth i
   if (isPhone(page)) {
     const session = await page.context().newCDPSession(page);
     await session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [start] });
-    await page.waitForTimeout(420);
+    await page.waitForTimeout(700);
     for (const point of steps)
       await session.send('Input.dispatchTouchEvent', {
         type: 'touchMove',

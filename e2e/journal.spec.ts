@@ -48,11 +48,14 @@ test('the week strip tells which days were written and opens them', async ({ con
 });
 
 test('the day turns over at midnight while it is open, without losing the line being typed', async ({
-  context,
-  page,
+  browser,
   server,
   signIn,
-}) => {
+}, { project }) => {
+  // A clock that was set stays with its browser: this one is used for nothing else.
+  const { viewport, hasTouch, locale } = project.use;
+  const context = await browser.newContext({ viewport, hasTouch, locale });
+  const page = await context.newPage();
   await page.clock.install({ time: new Date('2026-03-09T23:59:30') });
   await signIn(context, server.url);
   await page.goto(server.url);
@@ -66,4 +69,5 @@ test('the day turns over at midnight while it is open, without losing the line b
   await page.clock.runFor(2000);
   await expect(page.locator('.day[data-day="2026-03-09"]')).toContainText('Still writing.');
   await expect(page.locator('.day[data-day="2026-03-10"]')).not.toContainText('Still');
+  await context.close();
 });

@@ -108,7 +108,7 @@ ${numbering}
 .title-field { display: block; outline: none; min-height: 1.1em; }
 .title-field:empty::before { content: attr(data-placeholder); color: var(--soft); }
 @media (min-width: 720px) { .title { font-size: 37px; } }
-.picker { position: fixed; z-index: 60; max-width: calc(100vw - 16px); max-height: min(60vh, 380px); overflow-y: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 8px 28px var(--shadow); padding: 4px 0; }
+.picker { position: fixed; z-index: 60; box-sizing: border-box; max-width: calc(100vw - 16px); max-height: min(60vh, 380px); overflow-y: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 8px 28px var(--shadow); padding: 4px 0; }
 .choice { display: block; padding: 7px 14px; min-height: 44px; box-sizing: border-box; cursor: pointer; border-inline-start: 3px solid transparent; }
 .choice.active { background: var(--ground); border-inline-start-color: var(--vermilion); }
 .choice-words { display: block; font: 500 17px/21px ${face.interface}; color: var(--ink); overflow-wrap: anywhere; }

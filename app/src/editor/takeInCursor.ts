@@ -9,6 +9,11 @@ function takeIn(view: EditorView): void {
   if (!view.composing) domObserver.flush();
 }
 
+const takeInFirst = (view: EditorView): boolean => {
+  takeIn(view);
+  return false;
+};
+
 /**
  * A browser tells of a moved cursor only after a while. A key pressed at once after another must not act where the
  * cursor was before, and what comes from another window must not set it back there: before either, the editor takes in
@@ -30,16 +35,9 @@ export const TakeInCursor = Extension.create<{ page: PageDocument | null }>({
           return { destroy: () => void page?.beforeTakingIn.delete(call) };
         },
         props: {
-          handleDOMEvents: {
-            keydown: (view) => {
-              takeIn(view);
-              return false;
-            },
-            beforeinput: (view) => {
-              takeIn(view);
-              return false;
-            },
-          },
+          handleDOMEvents: Object.fromEntries(
+            (['keydown', 'beforeinput', 'paste', 'cut', 'copy'] as const).map((name) => [name, takeInFirst]),
+          ),
         },
       }),
     ];
