@@ -31,7 +31,7 @@ const FLUSH_PACE = 3;
 const FLUSH_AT_LATEST = 1_000;
 /** This browser's own copy is written when nothing was typed for so long, or so long after the first change. */
 const KEEP_COPY_AFTER = 1_200;
-const KEEP_COPY_AT_LATEST = 10_000;
+const KEEP_COPY_AT_LATEST = 5_000;
 /** A day is begun without the server after this long, and only when the server can't be reached or is very slow. */
 const SEED_AFTER = 400;
 const SLOW_CONNECTION = 4_000;
@@ -426,7 +426,12 @@ export class Library {
   /** Resolves when all that was typed is stored on the server, or after the time given. */
   async settle(milliseconds: number): Promise<boolean> {
     const end = Date.now() + milliseconds;
-    while (!this.isAllSent() && Date.now() < end) await new Promise((resolve) => setTimeout(resolve, 50));
+    this.storeTyped();
+    while (!this.isAllSent() && Date.now() < end) {
+      // Somebody waits for it: nothing is gathered first.
+      for (const pageId of this.queues.keys()) this.flush(pageId);
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
     return this.isAllSent();
   }
 

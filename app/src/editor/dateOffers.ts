@@ -76,7 +76,7 @@ export const DateOffers = Extension.create<DateOfferOptions>({
             if (transaction.getMeta(key) === 'end') return null;
             if (!transaction.docChanged) return transaction.selectionSet ? null : offer;
             // What comes from elsewhere offers nothing here.
-            if (transaction.getMeta('y-sync$')) return offer && null;
+            if (transaction.getMeta('y-sync$')) return null;
             return offerAt(state);
           },
         },

@@ -1,0 +1,161 @@
+import * as Y from 'yjs';
+import { block, seedDocument, text, writeBody } from '@glossarion/core/document';
+import { Library } from './library';
+import type { LocalStore, OutboxItem, StoredPage } from './localStore';
+
+const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
+const bytesOf = (words: string) => new Uint8Array(Buffer.from(words, 'base64'));
+
+/** What a browser keeps, in memory. */
+class Kept {
+  outboxItems = new Map<number, OutboxItem>();
+  pages = new Map<string, StoredPage>();
+  private last = 0;
+  page = async (pageId: string) => this.pages.get(pageId);
+  outbox = async (pageId?: string) =>
+    [...this.outboxItems]
+      .map(([key, item]) => ({ key, item }))
+      .filter(({ item }) => pageId === undefined || item.pageId === pageId);
+  addToOutbox = async (item: OutboxItem) => {
+    this.outboxItems.set((this.last += 1), item);
+    return this.last;
+  };
+  takeFromOutbox = async (keys: readonly number[]) => keys.forEach((key) => this.outboxItems.delete(key));
+  putPage = async (page: StoredPage) => void this.pages.set(page.pageId, page);
+  close = () => undefined;
+}
+
+interface Sent {
+  type: string;
+  page: string;
+  number: number;
+  update: string;
+}
+
+/** The server's end of the socket: has one page, and stores what is sent when the test says so. */
+class Socket {
+  static CONNECTING = 0;
+  static open: Socket;
+  readyState = 0;
+  document = new Y.Doc();
+  updates: Sent[] = [];
+  onopen = () => undefined as void;
+  onmessage: (event: { data: string }) => void = () => undefined;
+  constructor() {
+    Socket.open = this;
+    Y.applyUpdate(this.document, seedDocument('page', '', { type: 'doc', content: [block('paragraph', 'gate')] }));
+    setTimeout(() => ((this.readyState = 1), this.onopen()));
+  }
+  send(message: string) {
+    const said = JSON.parse(message) as Sent;
+    if (said.type === 'update') this.updates.push(said);
+    if (said.type !== 'open') return;
+    const [update, vector] = [Y.encodeStateAsUpdate(this.document), Y.encodeStateVector(this.document)].map(base64);
+    this.say({ type: 'state', page: said.page, epoch: 1, update, vector });
+  }
+  say = (message: object) => this.onmessage({ data: JSON.stringify(message) });
+  store({ page, number, update }: Sent) {
+    Y.applyUpdate(this.document, bytesOf(update));
+    this.say({ type: 'saved', page, number });
+  }
+  close = () => undefined;
+}
+
+const around = Object.assign(new EventTarget(), { location: { href: 'http://notes.example/' } });
+const shown = Object.assign(new EventTarget(), { visibilityState: 'visible' });
+const events = () => ({
+  onSaving: jest.fn(),
+  onChanged: jest.fn(),
+  onKept: jest.fn(),
+  onSignedOut: jest.fn(),
+  onOutdated: jest.fn(),
+});
+const wait = (milliseconds: number) => jest.advanceTimersByTimeAsync(milliseconds);
+
+async function opened() {
+  const kept = new Kept();
+  const told = events();
+  const library = new Library(kept as unknown as LocalStore, told);
+  const page = library.acquire('page', null);
+  await wait(10);
+  expect(page.isReady).toBe(true);
+  const write = (words: string) =>
+    page.document.transact(() => {
+      const line = page.document.getXmlFragment('body').get(0) as Y.XmlElement;
+      (line.get(0) as Y.XmlText).insert(0, words);
+    });
+  return { kept, told, library, page, write, socket: Socket.open };
+}
+
+beforeAll(() => Object.assign(globalThis, { window: around, document: shown, WebSocket: Socket }));
+beforeEach(() => {
+  jest.useFakeTimers();
+  shown.visibilityState = 'visible';
+});
+afterEach(() => jest.useRealTimers());
+
+describe('the way of what is typed', () => {
+  it('leads through the outbox to the server, and only then counts as saved', async () => {
+    const { kept, told, library, write, socket } = await opened();
+    write('the ');
+    expect(library.isAllSent()).toBe(false);
+    await wait(1);
+    expect(kept.outboxItems.size).toBe(1);
+    await wait(130);
+    expect(socket.updates).toHaveLength(1);
+    expect(told.onSaving).toHaveBeenLastCalledWith('saving');
+    socket.store(socket.updates[0]!);
+    await wait(1);
+    expect(told.onSaving).toHaveBeenLastCalledWith('saved');
+    expect(kept.outboxItems.size).toBe(0);
+    expect(socket.document.getXmlFragment('body').toString()).toContain('the gate');
+  });
+
+  it('is not told of what the page was filled with', async () => {
+    const { kept, library, socket } = await opened();
+    await wait(500);
+    expect(library.isAllSent()).toBe(true);
+    expect(kept.outboxItems.size).toBe(0);
+    expect(socket.updates).toEqual([]);
+  });
+
+  it('is gathered for longer when the server takes long, but sent at once when somebody waits for it', async () => {
+    const { library, write, socket } = await opened();
+    write('a');
+    await wait(130);
+    await wait(250);
+    socket.store(socket.updates[0]!);
+    write('b');
+    await wait(600);
+    expect(socket.updates).toHaveLength(1);
+    void library.settle(5_000);
+    await wait(1);
+    expect(socket.updates).toHaveLength(2);
+  });
+
+  it('brings this browser’s copy up to date when the writing rests, or the window is left', async () => {
+    const { kept, write, page } = await opened();
+    await wait(2_000);
+    const copied = () => {
+      const copy = new Y.Doc();
+      Y.applyUpdate(copy, kept.pages.get('page')!.state);
+      return copy.getXmlFragment('body').toString();
+    };
+    write('one ');
+    await wait(1_000);
+    write('two ');
+    await wait(1_000);
+    expect(copied()).not.toContain('one');
+    await wait(300);
+    expect(copied()).toContain('two one gate');
+    writeBody(page.document, {
+      type: 'doc',
+      content: [{ ...block('paragraph'), content: [text('left')] }],
+    });
+    shown.visibilityState = 'hidden';
+    shown.dispatchEvent(new Event('visibilitychange'));
+    await wait(0);
+    expect(copied()).toContain('left');
+    expect(kept.outboxItems.size).toBeGreaterThan(0);
+  });
+});
