@@ -7,7 +7,7 @@ import { doAgain, takeBack } from '../features/outline/deeds';
 import { store } from '../state/store';
 
 /** Acts that change the lines of a page: whoever takes back what he did last in the text means these too. */
-const TEXT_ACTS = new Set<Act['do']>(['putBlocks', 'dropBlocks', 'moveBlocks', 'unmake', 'lift', 'split', 'send']);
+const TEXT_ACTS = new Set<Act['do']>(['putBlocks', 'dropBlocks', 'moveBlocks', 'lift', 'split', 'send']);
 
 const isOfText = (acts: readonly Act[]): boolean => acts.some((act) => TEXT_ACTS.has(act.do));
 

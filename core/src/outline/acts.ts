@@ -51,7 +51,7 @@ export type Act =
   | { do: 'duplicate'; id: string; copyId: string }
   | { do: 'pin'; id: string; afterId?: string | null }
   | { do: 'unpin'; id: string }
-  /** Takes back a page that was made and is empty; one with words in it goes to the bin. */
+  /** Takes back what was made and is empty; a page with words in it goes to the bin, a holder in use stays. */
   | { do: 'unmake'; id: string }
   /** Puts blocks on a page, one after the other, after another block; null for its head. */
   | { do: 'putBlocks'; id: string; afterId: string | null; nodes: NodeJson[] }

@@ -202,7 +202,7 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
     const entry = ownButNoDay(context, act.id);
     // Brought back, a page that was merged into another stands for itself again.
     const led = entry.mergedInto ? await context.perform({ do: 'leadTo', id: act.id, toId: null }) : [];
-    const place = await nearestPlace(context, entry);
+    const { place, unmake } = await nearestPlace(context, entry);
     const isMoved = place.parentId !== entry.parentId;
     if (entry.deletedAt === null && !isMoved) return led;
     if (entry.deletedAt === null) adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), -1);
@@ -212,7 +212,7 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
     const moved: Act[] = isMoved
       ? [{ do: 'putBack', id: act.id, parentId: entry.parentId, orderKey: entry.orderKey }]
       : [];
-    return [...binned, ...moved, ...led];
+    return [...binned, ...moved, ...led, ...unmake];
   },
 
   duplicate: async (act, context) => {

@@ -1,6 +1,6 @@
 import { newId } from '@glossarion/core/document';
-import { mayHold, planPlace } from '@glossarion/core/outline';
-import { EntryEntity, type Entry } from '../entities';
+import { mayHold, planPlace, type Act } from '@glossarion/core/outline';
+import type { Entry } from '../entities';
 import type { ActContext } from './acts';
 
 /** Where things go whose notebook is gone. */
@@ -10,17 +10,24 @@ const SHELTER = 'Brought back';
  * The place something comes back to: its own, when all it stood in is still there; else the nearest holder above that
  * is not in the bin; else the first notebook, which is made when there is none.
  */
-export async function nearestPlace(
-  context: ActContext,
-  entry: Entry,
-): Promise<{ parentId: string | null; orderKey: string }> {
+export async function nearestPlace(context: ActContext, entry: Entry): Promise<NearestPlace> {
   const { parentId, orderKey } = entry;
   const line = holders(context, parentId);
   const lowest = line.findLastIndex((holder) => holder.deletedAt !== null);
-  if (lowest < 0) return { parentId, orderKey };
+  if (lowest < 0) return { place: { parentId, orderKey }, unmake: [] };
   const nearest = line.slice(lowest + 1).find((holder) => mayHold(holder.kind, entry.kind));
-  const holder = nearest?.id ?? firstNotebook(context) ?? (await makeShelter(context));
-  return planPlace(context.outline, entry, { parentId: holder });
+  const present = nearest?.id ?? firstNotebook(context);
+  const holder = present ?? (await makeShelter(context));
+  return {
+    place: planPlace(context.outline, entry, { parentId: holder }),
+    unmake: present === undefined ? [{ do: 'unmake', id: holder }] : [],
+  };
+}
+
+interface NearestPlace {
+  place: { parentId: string | null; orderKey: string };
+  /** What takes back the notebook that had to be made for it. */
+  unmake: Act[];
 }
 
 type Holder = Pick<Entry, 'id' | 'kind' | 'parentId' | 'deletedAt'>;
@@ -45,25 +52,15 @@ function firstNotebook({ database, ownerId }: ActContext): string | undefined {
 
 async function makeShelter(context: ActContext): Promise<string> {
   const id = newId();
-  const { orderKey } = planPlace(context.outline, { id, kind: 'notebook' }, { parentId: null });
-  await context.manager.insert(EntryEntity, {
+  const description = 'Holds what came back from the bin when its own notebook was not there any more.';
+  await context.perform({
+    do: 'make',
     id,
-    ownerId: context.ownerId,
     kind: 'notebook',
     parentId: null,
-    orderKey,
     name: SHELTER,
     pigment: 'slate',
-    description: 'Holds what came back from the bin when its own notebook was not there any more.',
-    firstWords: '',
-    wordCount: 0,
-    begunAt: context.now,
-    changedAt: context.now,
-    showsLeaves: 0,
-    pagesBeneath: 0,
-    sectionsBeneath: 0,
+    description,
   });
-  const { row } = await context.manager.findOneByOrFail(EntryEntity, { id });
-  context.facts.writeName(row, SHELTER);
   return id;
 }

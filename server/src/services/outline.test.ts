@@ -139,7 +139,23 @@ test('the bin keeps what went along, is searched, and gives things back to their
 test('what comes back when every notebook is gone gets a shelter', async () => {
   const pintle = await idOf('Pintle');
   await act({ do: 'bin', id: await idOf('Mill') }, { do: 'bin', id: await idOf('Craft') });
-  await act({ do: 'restore', id: pintle });
+  const undo = await act({ do: 'restore', id: pintle });
+  expect(await pages()).toEqual({ 'Brought back': 1 });
+  const redo = await act(...undo);
+  expect(await pages()).toEqual({});
+  await act(...redo);
+  expect(await pages()).toEqual({ 'Brought back': 1 });
+  const [shelter] = (await ines.get('/notebooks')).body as { description: string; pigment: string }[];
+  expect(shelter).toMatchObject({ pigment: 'slate', description: expect.stringMatching(/^Holds what came back/u) });
+});
+
+test('a shelter stays for what else came to it when the page it was made for goes back to the bin', async () => {
+  const [pintle, cogs] = [await idOf('Pintle'), await idOf('Cogs')];
+  await act({ do: 'bin', id: await idOf('Mill') }, { do: 'bin', id: await idOf('Craft') });
+  const undo = await act({ do: 'restore', id: pintle });
+  await act({ do: 'restore', id: cogs });
+  expect(await pages()).toEqual({ 'Brought back': 2 });
+  await act(...undo);
   expect(await pages()).toEqual({ 'Brought back': 1 });
 });
 

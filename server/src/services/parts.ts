@@ -122,23 +122,30 @@ const former = (isAdded: boolean): Performer<'addFormer'> & Performer<'removeFor
 export const addFormer: Performer<'addFormer'> = former(true);
 export const removeFormer: Performer<'removeFormer'> = former(false);
 
-/** Takes an empty page out as if it had never been made; words that came to it meanwhile go to the bin with it. */
+/**
+ * Takes out what was made and is empty, as if it had never been. Words that came to a page meanwhile go to the bin with
+ * it; a notebook or section that something was put into meanwhile stays.
+ */
 export const unmake: Performer<'unmake'> = async (act, context) => {
   const { database, documents, ownerId } = context;
   const { writer } = database;
   const entry = writer.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(act.id, ownerId) as
     Entry | undefined;
   if (!entry) return [];
-  const isHolding = writer.prepare('SELECT 1 FROM entries WHERE parentId = ?').get(act.id) !== undefined;
+  const holding = writer
+    .prepare('SELECT MAX(deletedAt IS NULL) AS isLiving FROM entries WHERE parentId = ?')
+    .get(act.id) as { isLiving: 0 | 1 | null };
+  if (entry.kind !== 'page' && holding.isLiving === 1) return [];
   const isWritten = entry.wordCount > 0 || entry.firstWords !== '';
-  if (entry.kind !== 'page' || isHolding || isWritten) return context.perform({ do: 'bin', id: act.id });
+  if (holding.isLiving !== null || isWritten) return context.perform({ do: 'bin', id: act.id });
   if (entry.deletedAt === null) adjustBeneath(writer, entry.parentId, weightOf(entry), -1);
   writer.prepare('DELETE FROM findIndex WHERE rowid = ?').run(entry.row);
   writer.prepare('DELETE FROM entries WHERE id = ?').run(entry.id);
   documents.forget(entry.id);
+  const { id, kind, parentId, orderKey, name, ornament, description } = entry;
   return [
-    { do: 'make', id: entry.id, kind: 'page', parentId: entry.parentId, name: entry.name },
-    { do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey },
+    { do: 'make', id, kind, parentId, name, ...(entry.pigment && { pigment: entry.pigment }), ornament, description },
+    { do: 'putBack', id, parentId, orderKey },
   ];
 };
 
