@@ -6,6 +6,7 @@ const root = import.meta.dirname;
 const plain = {
   rootDir: root,
   testEnvironment: 'node',
+  setupFiles: [path.join(root, 'core/src/testing/seed.ts')],
   transform: {
     '^.+\\.[cm]?[jt]sx?$': [
       '@swc/jest',

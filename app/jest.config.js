@@ -4,6 +4,7 @@ module.exports = {
   preset: 'jest-expo',
   displayName: 'app',
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+  setupFiles: [require('path').join(__dirname, '../core/src/testing/seed.ts')],
   moduleNameMapper: {
     '^@glossarion/core/(.*)$': core,
     // Its React Native build asks for a package that only a phone needs.

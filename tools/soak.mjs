@@ -1,12 +1,15 @@
-// npm run soak [-- RUNS [COMMANDS]]: the random runs of two windows, many more of them than in npm test.
-import { bin, build, install, run } from './lib/project.mjs';
+// npm run soak [-- TIMES [COMMANDS]]: the random tests of npm test, many times over and with other seeds, and a long
+// run of two windows in the browser.
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { bin, build, install, root, run } from './lib/project.mjs';
 
 install();
-const [runs = '5000', commands = '10000'] = process.argv.slice(2);
-run(bin('jest'), ['--selectProjects', 'core', '--testPathPattern', 'document/random|formats/.*/roundTrip'], {
-  env: { ...process.env, SOAK_RUNS: runs, ROUND_TRIPS: runs },
-});
+const [times = '20', commands = '10000'] = process.argv.slice(2);
+const env = { ...process.env, SOAK_TIMES: times, SOAK_COMMANDS: commands };
+const random = ['core/src', 'server/src', 'app/src']
+  .flatMap((folder) => readdirSync(path.join(root, folder), { recursive: true }).map((file) => path.join(folder, file)))
+  .filter((file) => file.endsWith('.test.ts') && readFileSync(path.join(root, file), 'utf8').includes('fc.assert'));
+run(bin('jest'), ['--runTestsByPath', ...random], { env });
 build();
-run(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', 'soak', '--project', 'wide'], {
-  env: { ...process.env, SOAK_COMMANDS: commands },
-});
+run(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', 'soak', '--project', 'wide'], { env });

@@ -1,6 +1,7 @@
 import { EditorState, TextSelection } from '@tiptap/pm/state';
 import fc from 'fast-check';
 import { block, ownWords, repairBody, schema, type BodyJson, type NodeJson } from '@glossarion/core/document';
+import { times } from '@glossarion/core/testing';
 import { Chosen, choose, chosenRange, idsInRange } from './chosen';
 import { duplicateBlocks, indent, moveBlocks, moveLine, removeBlocks, tint, turn, turnIntoCode } from './outline';
 
@@ -149,6 +150,6 @@ test('whatever is done, depths stay possible, ids single and words kept', () => 
         expect([...state.doc.textContent].sort().join('')).toBe(words);
       },
     ),
-    { numRuns: 400 },
+    { numRuns: times(400) },
   );
 });

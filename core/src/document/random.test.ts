@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
+import { times } from '../testing';
 import { block, body, text } from './build';
 import { readTitle } from './check';
 import { readBody } from './read';
@@ -12,8 +13,6 @@ import { ownWords } from './text';
 import type { BodyJson } from './types';
 
 /** Random edits in two windows, joined at random moments: nothing typed may be lost, and all must end alike. */
-
-const RUNS = Number(process.env.SOAK_RUNS ?? 150);
 
 type Step =
   | {
@@ -166,7 +165,7 @@ test('random edits in two windows leave both alike, with ids of their own, and n
       const words = server.content.map(ownWords).join('\n');
       expect(typed.filter((word) => !removed.has(word) && !words.includes(word))).toEqual([]);
     }),
-    { numRuns: RUNS },
+    { numRuns: times(150) },
   );
 }, 600_000);
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { times } from '../testing';
 import * as Y from 'yjs';
 import { arbitraryBody } from '../formats/arbitrary';
 import { block } from './build';
@@ -42,7 +43,7 @@ describe('reading a document again', () => {
           }
         },
       ),
-      { numRuns: 200 },
+      { numRuns: times(200) },
     );
   });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { times } from '../testing';
 import * as Y from 'yjs';
 import { block, body, text } from './build';
 import { readBody } from './read';
@@ -193,6 +194,6 @@ test('writing a body leaves exactly that body, whatever was moved, added, taken 
         );
       }
     }),
-    { numRuns: 300 },
+    { numRuns: times(300) },
   );
 });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { times } from '../testing';
 import { contentsRows, type ListedEntry } from './contents';
 import { dropPlace, dropZone, stepPlace } from './drop';
 import { mayHold, type EntryKind } from './entry';
@@ -101,7 +102,7 @@ test('moves of two windows in any order leave one tree: no cycle, nothing lost, 
         expect(mayHold(outline.entry(entry.parentId ?? '')?.kind ?? null, entry.kind)).toBe(true);
       }
     }),
-    { numRuns: 3000 },
+    { numRuns: times(3000) },
   );
 });
 

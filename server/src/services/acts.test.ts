@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { newId } from '@glossarion/core/document';
 import { SEASONS, type Act } from '@glossarion/core/outline';
+import { times } from '@glossarion/core/testing';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
 
@@ -69,25 +70,29 @@ function actOf({ kind, one, other, place, season }: Wish): Act {
   return acts[kind]!;
 }
 
-test('whatever is done, what is stored agrees, and taking all of it back leaves the account as it was', async () => {
-  await fc.assert(
-    fc.asyncProperty(fc.array(arbitraryWish, { minLength: 1, maxLength: 14 }), async (wishes) => {
-      const before = JSON.stringify(living());
-      const undos: Act[][] = [];
-      for (const wish of wishes) {
-        const done = await server.services.acts.perform(ines.id, [actOf(wish)]).catch((error: Error) => error);
-        // What can’t be done is refused in words, and changes nothing.
-        if (done instanceof Error) expect(`${done.name}: ${done.message}`).toMatch(/^(PlaceError|Problem): /u);
-        else undos.unshift(done.undo);
-      }
-      expect(checkData(server.services.database.writer)).toEqual([]);
-      for (const undo of undos) await server.services.acts.perform(ines.id, undo);
-      expect(JSON.stringify(living())).toBe(before);
-      expect(checkData(server.services.database.writer)).toEqual([]);
-    }),
-    { numRuns: 40 },
-  );
-}, 60_000);
+test(
+  'whatever is done, what is stored agrees, and taking all of it back leaves the account as it was',
+  async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(arbitraryWish, { minLength: 1, maxLength: 14 }), async (wishes) => {
+        const before = JSON.stringify(living());
+        const undos: Act[][] = [];
+        for (const wish of wishes) {
+          const done = await server.services.acts.perform(ines.id, [actOf(wish)]).catch((error: Error) => error);
+          // What can’t be done is refused in words, and changes nothing.
+          if (done instanceof Error) expect(`${done.name}: ${done.message}`).toMatch(/^(PlaceError|Problem): /u);
+          else undos.unshift(done.undo);
+        }
+        expect(checkData(server.services.database.writer)).toEqual([]);
+        for (const undo of undos) await server.services.acts.perform(ines.id, undo);
+        expect(JSON.stringify(living())).toBe(before);
+        expect(checkData(server.services.database.writer)).toEqual([]);
+      }),
+      { numRuns: times(40) },
+    );
+  },
+  times(60_000),
+);
 
 test('a list of acts is done whole or not at all', async () => {
   const before = JSON.stringify(living());

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { bodyFacts, newId, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import type { Act } from '@glossarion/core/outline';
+import { times } from '@glossarion/core/testing';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
 
@@ -280,47 +281,51 @@ function pointingAt(): Map<string, Set<string>> {
 
 const wish = fc.record({ kind: fc.nat(8), one: fc.nat(30), other: fc.nat(30), line: fc.nat(6) });
 
-test('after any edits, moves, renames, merges, bins and restores the links as stored are those of the bodies, both ways', async () => {
-  await fc.assert(
-    fc.asyncProperty(fc.array(wish, { minLength: 1, maxLength: 14 }), async (wishes) => {
-      const { database } = server.services;
-      const ids = database
-        .all<{ id: string }>("SELECT id FROM entries WHERE kind = 'page' AND day IS NULL")
-        .map(({ id }) => id);
-      for (const { kind, one, other, line } of wishes) {
-        const [id, second] = [ids[one % ids.length]!, ids[other % ids.length]!];
-        const { content } = readBodyOf(id);
-        const node = content[line % content.length]!;
-        const target = line % 2 === 0 ? second : String(readBodyOf(second).content[0]!.attrs!.id);
-        const link = { type: 'pageLink', attrs: { target, words: null } };
-        const text = [{ type: 'text', text: 'See ' }, link];
-        const acts: Act[] = [
-          { do: 'rewrite', id, nodes: node.type === 'block' ? [{ ...node, content: text }] : [] },
-          { do: 'rewrite', id, nodes: node.type === 'block' ? [{ ...node, content: [] }] : [] },
-          { do: 'merge', id, intoId: second },
-          { do: 'bin', id },
-          { do: 'restore', id },
-          { do: 'name', id, name: `Called ${one}` },
-          { do: 'place', id, parentId: second },
-          { do: 'lift', id, blockIds: [String(node.attrs!.id)], pageId: newId(), parentId: id },
-          { do: 'duplicate', id, copyId: newId() },
-        ];
-        await act(acts[kind]!).catch((error: Error) =>
-          expect(['PlaceError', 'Problem', 'PartError']).toContain(error.name),
-        );
-      }
-      const wanted = pointingAt();
-      expect(wanted.size).toBeGreaterThan(0);
-      for (const [id, lines] of wanted) {
-        const shown = new Set(
-          server.services.margin
-            .glosses(ines.id, id, {}, { limit: 500 })
-            .glosses.map((each) => `${each.pageId}/${each.blockId}`),
-        );
-        expect([id, [...shown].sort()]).toEqual([id, [...lines].sort()]);
-      }
-      agrees();
-    }),
-    { numRuns: 25 },
-  );
-}, 120_000);
+test(
+  'after any edits, moves, renames, merges, bins and restores the links as stored are those of the bodies, both ways',
+  async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(wish, { minLength: 1, maxLength: 14 }), async (wishes) => {
+        const { database } = server.services;
+        const ids = database
+          .all<{ id: string }>("SELECT id FROM entries WHERE kind = 'page' AND day IS NULL")
+          .map(({ id }) => id);
+        for (const { kind, one, other, line } of wishes) {
+          const [id, second] = [ids[one % ids.length]!, ids[other % ids.length]!];
+          const { content } = readBodyOf(id);
+          const node = content[line % content.length]!;
+          const target = line % 2 === 0 ? second : String(readBodyOf(second).content[0]!.attrs!.id);
+          const link = { type: 'pageLink', attrs: { target, words: null } };
+          const text = [{ type: 'text', text: 'See ' }, link];
+          const acts: Act[] = [
+            { do: 'rewrite', id, nodes: node.type === 'block' ? [{ ...node, content: text }] : [] },
+            { do: 'rewrite', id, nodes: node.type === 'block' ? [{ ...node, content: [] }] : [] },
+            { do: 'merge', id, intoId: second },
+            { do: 'bin', id },
+            { do: 'restore', id },
+            { do: 'name', id, name: `Called ${one}` },
+            { do: 'place', id, parentId: second },
+            { do: 'lift', id, blockIds: [String(node.attrs!.id)], pageId: newId(), parentId: id },
+            { do: 'duplicate', id, copyId: newId() },
+          ];
+          await act(acts[kind]!).catch((error: Error) =>
+            expect(['PlaceError', 'Problem', 'PartError']).toContain(error.name),
+          );
+        }
+        const wanted = pointingAt();
+        expect(wanted.size).toBeGreaterThan(0);
+        for (const [id, lines] of wanted) {
+          const shown = new Set(
+            server.services.margin
+              .glosses(ines.id, id, {}, { limit: 500 })
+              .glosses.map((each) => `${each.pageId}/${each.blockId}`),
+          );
+          expect([id, [...shown].sort()]).toEqual([id, [...lines].sort()]);
+        }
+        agrees();
+      }),
+      { numRuns: times(25) },
+    );
+  },
+  times(120_000),
+);

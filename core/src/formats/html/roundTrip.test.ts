@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { checkBody } from '../../document/check';
 import type { BodyJson } from '../../document/types';
+import { times } from '../../testing';
 import { arbitraryBody } from '../arbitrary';
 import { readHtml, writeHtml } from './index';
-
-const RUNS = Number(process.env.ROUND_TRIPS ?? 1000);
 
 function throughHtml(body: BodyJson): BodyJson {
   const html = writeHtml(body.content, {
@@ -21,6 +20,6 @@ test('any page is the same after it was written as HTML and read again', () => {
     fc.property(arbitraryBody, (body) => {
       expect(throughHtml(body)).toEqual(body);
     }),
-    { numRuns: RUNS },
+    { numRuns: times(1000) },
   );
 });

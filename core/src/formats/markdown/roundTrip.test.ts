@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { block } from '../../document/build';
 import { checkBody } from '../../document/check';
 import type { BodyJson } from '../../document/types';
+import { times } from '../../testing';
 import { arbitraryBody } from '../arbitrary';
 import { readMarkdown, resolveReferences, writeMarkdown, type WriteOptions } from './index';
 
-const RUNS = Number(process.env.ROUND_TRIPS ?? 1000);
 const titleOf = (target: string) => `Page ${target.slice(-4)}`;
 const options: WriteOptions = {
   titleOf,
@@ -27,7 +27,7 @@ test('any page is the same after it was written as Markdown and read again', () 
     fc.property(arbitraryBody, (body) => {
       expect(throughMarkdown(body).body).toEqual(body);
     }),
-    { numRuns: RUNS },
+    { numRuns: times(1000) },
   );
 });
 

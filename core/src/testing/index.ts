@@ -1,0 +1,1 @@
+export { times } from './times';
