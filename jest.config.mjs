@@ -2,6 +2,9 @@ import path from 'node:path';
 
 const root = import.meta.dirname;
 
+// The same on every machine, and one whose clocks change.
+process.env.TZ = 'Europe/London';
+
 /** Packages that ship ES modules only and are turned into CommonJS for Jest. */
 const plain = {
   rootDir: root,
