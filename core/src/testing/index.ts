@@ -1,1 +1,2 @@
+export { shownInline, shownLines } from './lines';
 export { times } from './times';

@@ -30,23 +30,35 @@ export class BlockReader {
   private isLineOpen = false;
   /** The attributes of the block whose words are collected. */
   private attrs: Record<string, unknown> = {};
+  /** Whether an item was begun that has no words yet. */
+  private isItemEmpty = false;
 
   constructor(readonly context: HtmlContext) {}
 
   /** Begins a block that is there even if no words follow. */
-  begin(attrs: Record<string, unknown>): void {
+  begin(attrs: Record<string, unknown>, isItem = false): void {
     this.end();
     this.isLineOpen = true;
     this.attrs = attrs;
+    this.isItemEmpty = isItem;
+  }
+
+  /** Whether a paragraph that begins here is the line of the item that it stands in; said once for an item. */
+  joinsItem(): boolean {
+    const joins = this.isItemEmpty;
+    this.isItemEmpty = false;
+    return joins;
   }
 
   /** Adds to the present line; opens a plain one when there is none. */
   add(nodes: NodeJson[], place: Place): void {
     if (nodes.length === 0) return;
+    const isBlank = nodes.every((node) => node.type === 'text' && node.text!.trim() === '');
     if (!this.isLineOpen) {
-      if (nodes.every((node) => node.type === 'text' && node.text!.trim() === '')) return;
+      if (isBlank) return;
       this.begin({ kind: place.kind, depth: place.depth });
     }
+    if (!isBlank) this.isItemEmpty = false;
     this.line.push(...nodes);
   }
 
@@ -61,6 +73,7 @@ export class BlockReader {
     });
     this.line = [];
     this.isLineOpen = false;
+    this.isItemEmpty = false;
     // Word processors part paragraphs by empty ones.
     const isBlank = content.every((each) => each.type === 'text' && each.text!.trim() === '');
     if (!this.context.isOwn && kind === 'paragraph' && isBlank) return;
@@ -125,13 +138,12 @@ const list =
   (kind: BlockKind): Handler =>
   (element, reader, place, marks) => {
     reader.end();
-    // A list that stands right in another, as old word processors write it, is a level of its own.
-    const depth = place.list !== null && !element.children.some(isItem) ? place.depth + 1 : place.depth;
-    readChildren(element.children, reader, { depth: Math.min(depth, MAX_DEPTH), kind: 'paragraph', list: kind }, marks);
+    // A list that stands right in another, beside its items, belongs to the item before it.
+    const depth = Math.min(place.list === null ? place.depth : place.depth + 1, MAX_DEPTH);
+    const hasItems = element.children.some((each) => each.type === 'element' && each.tagName === 'li');
+    readChildren(element.children, reader, { depth, kind: 'paragraph', list: hasItems ? kind : null }, marks);
     reader.end();
   };
-
-const isItem = (node: ElementContent | RootContent): boolean => node.type === 'element' && node.tagName === 'li';
 
 const boxOf = (element: Element): Element | undefined => {
   for (const child of element.children) {
@@ -153,7 +165,7 @@ const HANDLERS: Record<string, Handler> = {
   h6: heading(4),
   p: (element, reader, place, marks) => {
     const own = sharedData(element);
-    if (reader.context.isOwn || !isJoining(reader)) reader.begin({ kind: place.kind, depth: place.depth, ...own });
+    if (reader.context.isOwn || !reader.joinsItem()) reader.begin({ kind: place.kind, depth: place.depth, ...own });
     readChildren(element.children, reader, place, marks);
     reader.end();
   },
@@ -166,15 +178,13 @@ const HANDLERS: Record<string, Handler> = {
     const kind = own.kind ?? (box ? 'todo' : (place.list ?? 'bulleted'));
     const state = kind === 'todo' ? (own.state ?? (box?.properties.checked ? 'done' : 'open')) : null;
     const depth = Number(own.depth ?? place.depth);
-    reader.begin({ depth, ...own, kind, state });
-    joining.add(reader);
+    reader.begin({ depth, ...own, kind, state }, true);
     readChildren(
       element.children,
       reader,
       { depth: Math.min(depth + 1, MAX_DEPTH), kind: 'paragraph', list: null },
       marks,
     );
-    joining.delete(reader);
     reader.end();
   },
   blockquote: (element, reader, place, marks) => {
@@ -226,15 +236,6 @@ const HANDLERS: Record<string, Handler> = {
   },
 };
 
-/** Readers within an item that has no words yet: a paragraph there is the item's own line. */
-const joining = new WeakSet<BlockReader>();
-
-function isJoining(reader: BlockReader): boolean {
-  const is = joining.has(reader);
-  joining.delete(reader);
-  return is;
-}
-
 const BLOCKS = new Set(
   'address article aside body center dd div dl dt fieldset figcaption figure footer form header html main nav section summary caption tr td th'.split(
     ' ',
@@ -268,7 +269,7 @@ export function readChildren(
     if (handler) {
       handler(node, reader, place, marks);
     } else if (BLOCKS.has(node.tagName)) {
-      if (!isJoining(reader)) reader.end();
+      if (!reader.joinsItem()) reader.end();
       readChildren(node.children, reader, place, marks);
       reader.end();
     } else {
