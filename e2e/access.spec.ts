@@ -100,6 +100,13 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await look('arranging the Desk');
     await openPage(mill, 'Sluice gate no. 2');
     await look('a page');
+    const size = mill.viewportSize()!;
+    await mill.setViewportSize({ ...size, width: Math.min(size.width, 834) });
+    await mill.keyboard.press('c');
+    await expect(mill.getByRole('dialog', { name: 'Contents' })).toBeVisible();
+    await look('the contents drawn over a page');
+    await mill.keyboard.press('Escape');
+    await mill.setViewportSize(size);
     if (isPhone(mill)) {
       await mill.getByRole('button', { name: /^Margin/ }).click();
       await look('the Margin sheet');

@@ -140,6 +140,47 @@ test('W11 everything but the text is put away and brought back with one key', as
   await expect(outline.getByRole('navigation', { name: 'Trail' })).toBeVisible();
 });
 
+test('W11 contents and Margin are each put away, remembered so, and brought back', async ({ outline }) => {
+  await outline.setViewportSize({ width: 1280, height: 800 });
+  await openPage(outline, 'Sluice gate');
+  const contents = outline.getByRole('navigation', { name: 'Contents' });
+  const margin = outline.getByRole('complementary', { name: 'Margin' });
+  await contents.hover();
+  await contents.getByRole('button', { name: 'Put away' }).click();
+  await expect(contents).toHaveCount(0);
+  await expect(margin).toBeVisible();
+  await outline.keyboard.press('m');
+  await expect(margin).toHaveCount(0);
+  await outline.reload();
+  await expect(textOf(outline)).toBeVisible();
+  await expect(contents).toHaveCount(0);
+  await outline.getByRole('button', { name: /^Margin put away/ }).click();
+  await expect(margin).toBeVisible();
+  await outline.getByRole('button', { name: 'Contents', exact: true }).click();
+  await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-current', 'page');
+  await outline.keyboard.press('c');
+  await expect(contents).toHaveCount(0);
+});
+
+test('W10 where there is no room for the contents they are drawn over the page, and lead on', async ({ outline }) => {
+  await outline.setViewportSize({ width: 834, height: 1112 });
+  await openPage(outline, 'Sluice gate');
+  await expect(outline.getByRole('navigation', { name: 'Contents' })).toHaveCount(0);
+  await outline.getByRole('button', { name: 'Contents', exact: true }).click();
+  const drawer = outline.getByRole('dialog', { name: 'Contents' });
+  await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-current', 'page');
+  await outline.keyboard.press('Escape');
+  await expect(drawer).toHaveCount(0);
+  await expect(outline.getByRole('button', { name: 'Contents', exact: true })).toBeFocused();
+  await outline.keyboard.press('Enter');
+  await line(outline, 'Tailrace').click();
+  await expect(title(outline)).toHaveText('Tailrace');
+  await expect(drawer).toHaveCount(0);
+  await outline.keyboard.press('c');
+  await outline.mouse.click(820, 600);
+  await expect(drawer).toHaveCount(0);
+});
+
 test('W12 leaves: the pages beneath across the top, one tap apart', async ({ outline }) => {
   await openPage(outline, 'Sluice gate');
   await outline.getByRole('button', { name: 'Page', exact: true }).click();

@@ -3,17 +3,20 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { targetsKnown, targetsReducer } from './targets';
 import type { Target } from './types';
-import { keepBesideId, viewReducer } from './view';
+import { keepView } from './keptView';
+import { viewReducer } from './view';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, targets: targetsReducer, view: viewReducer },
   middleware: (getDefault) => getDefault({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
 });
 
-let keptBeside = store.getState().view.besideId;
+let kept = store.getState().view;
 store.subscribe(() => {
-  const { besideId } = store.getState().view;
-  if (besideId !== keptBeside) keepBesideId((keptBeside = besideId));
+  const { view } = store.getState();
+  const isSame = (['besideId', 'isContentsAway', 'isMarginAway'] as const).every((each) => view[each] === kept[each]);
+  kept = view;
+  if (!isSame) keepView(view);
 });
 
 export type RootState = ReturnType<typeof store.getState>;

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Act, EntryKind } from '@glossarion/core/outline';
+import { keptView, type KeptView } from './keptView';
 
 /** An entry as far as choosing and moving it needs it. */
 export interface ChosenEntry {
@@ -38,12 +39,12 @@ export type OpenSheet =
   | { for: 'merge'; entryId: string };
 
 /** What the screen is doing. */
-interface ViewState {
+interface ViewState extends KeptView {
   sheet: OpenSheet | null;
   /** Whether the strip of keys stands along the bottom. */
   isStripOpen: boolean;
-  /** Whether the Margin is put away on a wide screen. */
-  isMarginHidden: boolean;
+  /** Whether the contents are drawn over the page, where there is no room beside it. */
+  isContentsDrawn: boolean;
   /** Whether everything but the text is put away on a wide screen. */
   isTextOnly: boolean;
   /** A short notice, with one action. */
@@ -57,36 +58,14 @@ interface ViewState {
   chosen: ChosenEntry[] | null;
   /** The entry whose name is being written in the contents. */
   renamingId: string | null;
-  /** The page that stands beside the one that is shown, or is kept to switch to on a phone. */
-  besideId: string | null;
   /** Whether the panel for finding and replacing on the page is open. */
   isSearchOpen: boolean;
-}
-
-/** The page that is kept beside outlives a reload of this window, and no more. */
-const BESIDE = 'glossarion-beside';
-
-function keptBeside(): string | null {
-  try {
-    return sessionStorage.getItem(BESIDE);
-  } catch {
-    return null;
-  }
-}
-
-export function keepBesideId(besideId: string | null): void {
-  try {
-    if (besideId) sessionStorage.setItem(BESIDE, besideId);
-    else sessionStorage.removeItem(BESIDE);
-  } catch {
-    // A browser that keeps nothing opens the page alone.
-  }
 }
 
 const initialState: ViewState = {
   sheet: null,
   isStripOpen: false,
-  isMarginHidden: false,
+  isContentsDrawn: false,
   isTextOnly: false,
   notice: null,
   saving: 'saved',
@@ -94,8 +73,8 @@ const initialState: ViewState = {
   undone: [],
   chosen: null,
   renamingId: null,
-  besideId: keptBeside(),
   isSearchOpen: false,
+  ...keptView(),
 };
 
 const viewSlice = createSlice({
@@ -110,7 +89,13 @@ const viewSlice = createSlice({
       state.isStripOpen = action.payload;
     },
     marginToggled(state) {
-      state.isMarginHidden = !state.isMarginHidden;
+      state.isMarginAway = !state.isMarginAway;
+    },
+    contentsToggled(state) {
+      state.isContentsAway = !state.isContentsAway;
+    },
+    contentsDrawn(state, action: PayloadAction<boolean>) {
+      state.isContentsDrawn = action.payload;
     },
     textOnlyToggled(state) {
       state.isTextOnly = !state.isTextOnly;
@@ -158,6 +143,8 @@ export const {
   sheetOpened,
   stripOpened,
   marginToggled,
+  contentsToggled,
+  contentsDrawn,
   textOnlyToggled,
   noticed,
   savingChanged,

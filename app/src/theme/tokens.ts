@@ -99,10 +99,11 @@ export const measure = {
   margin: 276,
   bar: 64,
   touch: 44,
-  /** From this width on there is a rail; from the next, contents beside the page; from the last, the Margin too. */
+  /** From this width of the window on there is a rail. */
   wide: 720,
-  withContents: 980,
-  withMargin: 1180,
+  /** The least a page, or each of two, needs with its edges, so that a line has 55 characters. */
+  column: 560,
+  besideColumn: 510,
   /** The widest a line of text gets, in pixels. */
   line: 640,
 };

@@ -3,6 +3,7 @@ import { store } from '../../state/store';
 import { marginToggled, noticed, searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
 import type { EntryInfo } from '../../state/types';
 import { doAgain, takeBack } from '../outline/deeds';
+import { toggleContents } from '../outline/contentsView';
 import { chosenOf, copyLink, makeOverviewPage, makePageAt, pinAll, setSeason, unpin } from '../outline/entryActs';
 import { chosenLines } from '../../editor/chosen';
 import { keepBeside } from '../beside/besideActs';
@@ -53,6 +54,7 @@ export const KEY_ACTS: readonly KeyAct[] = [
   { key: 'n', label: 'New page beside', act: ({ entryId }) => makePageAt('beside', entryId) },
   { key: 'u', label: 'New page beneath', act: ({ entryId }) => makePageAt('beneath', entryId) },
   { key: 'm', label: 'Margin', act: () => dispatch(marginToggled()) },
+  { key: 'c', label: 'Contents', act: toggleContents },
   { key: 'o', label: 'Text only', act: () => dispatch(textOnlyToggled()) },
   {
     key: 'l',

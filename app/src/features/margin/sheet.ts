@@ -47,7 +47,7 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .margin-group > button::before { content: '▸' / ''; color: var(--soft); width: 10px; } .margin-group > button[aria-expanded=true]::before { content: '▾' / ''; }
 .margin-hidden { align-self: flex-start; margin: 14px 18px 0 0; flex: none; color: var(--soft); font-weight: 400; }
 .margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet summary { min-height: 40px; font: 500 16px/40px ${face.interface}; color: var(--lapis); cursor: pointer; }
-.page-names { margin-inline-start: 10px; font-style: italic; }
+.page-names { font-style: italic; }
 .gloss-children { margin-top: 3px; padding-inline-start: 10px; border-inline-start: 1px solid var(--rule); }
 .gloss .tag { font-size: .9em; }
 .margin-count { position: absolute; right: -16px; width: 44px; height: 44px; margin: -8px 0 0; text-align: end; padding: 0; border: 0; background: none; font: 700 14px/17px ${face.interface}; cursor: pointer; z-index: 3; }
@@ -60,5 +60,5 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .margin-grab-words strong { font: 700 18px/22px ${face.writing}; color: var(--ink); margin-inline-end: 10px; }
 .margin-list { overflow-y: auto; padding: 2px 18px 18px; flex: 1; outline-offset: -2px; }
 .margin-list-gloss { margin: 10px 0; scroll-margin-top: 6px; }
-@media (min-width: ${measure.wide}px) { .margin-sheet { bottom: 0; left: auto; width: 360px; } .margin-sheet.open { height: 70vh; border-radius: 14px 0 0 0; } }
+@media (min-width: ${measure.wide}px) { .margin-sheet { bottom: 0; left: auto; width: 360px; border-inline-start: 1px solid var(--rule); border-radius: 10px 0 0 0; } .margin-sheet.open { height: 70vh; border-radius: 14px 0 0 0; } }
 `;

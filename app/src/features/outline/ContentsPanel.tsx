@@ -4,49 +4,64 @@ import { View } from 'react-native';
 import { useContentsQuery, useEntryQuery } from '../../state/api';
 import { colour, measure, pigmentColour } from '../../theme/tokens';
 import { Action } from '../shell/Action';
+import { useRoom } from '../shell/useRoom';
 import { Words } from '../shell/Words';
 import { ContentsTree } from './ContentsTree';
 import { makePageAt } from './entryActs';
 import { holdsWords } from './holds';
-import { useNotebookHere, usePageHere } from './useNotebookHere';
+import { toggleContents } from './contentsView';
+import { usePlaceHere } from './useNotebookHere';
 
-/** The contents of the notebook that the shown page stands in, beside it on a wide screen. */
+/** The contents of the notebook that the shown page stands in, beside it where there is room. */
 export function ContentsPanel() {
-  const path = usePathname();
-  const pageId = usePageHere(path);
-  const notebookId = useNotebookHere(pageId ? path : '');
-  if (!pageId || !notebookId) return null;
-  return <Panel notebookId={notebookId} pageId={pageId} />;
+  const place = usePlaceHere(usePathname());
+  const { hasContents } = useRoom(place?.pageId ?? '');
+  if (!place || !hasContents) return null;
+  return (
+    <View
+      style={{
+        width: measure.contents,
+        flexShrink: 0,
+        backgroundColor: colour.ground,
+        borderRightWidth: 1,
+        borderRightColor: colour.rule,
+      }}
+    >
+      <NotebookContents {...place} isNarrow onClose={toggleContents} />
+    </View>
+  );
 }
 
-function Panel({ notebookId, pageId }: { notebookId: string; pageId: string }) {
+interface NotebookContentsProps {
+  notebookId: string;
+  pageId: string;
+  isNarrow: boolean;
+  onClose: () => void;
+}
+
+export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: NotebookContentsProps) {
   const { data: notebook } = useEntryQuery(notebookId);
   const { data: contents } = useContentsQuery(notebookId);
   const scroller = useRef<HTMLDivElement>(null);
   useScrolledIntoView(pageId, contents !== undefined);
-  if (!notebook || !contents) return <View style={{ width: measure.contents, backgroundColor: colour.ground }} />;
+  if (!notebook || !contents) return null;
   return (
-    <nav
-      aria-label="Contents"
-      style={{
-        width: measure.contents,
-        flexShrink: 0,
-        background: colour.ground,
-        borderRight: `1px solid ${colour.rule}`,
-        height: '100%',
-        boxSizing: 'border-box',
-      }}
-    >
+    <nav aria-label="Contents" style={{ height: '100%' }}>
       <div
         ref={scroller}
         style={{ height: '100%', overflowY: 'auto', padding: '16px 12px 40px 16px', boxSizing: 'border-box' }}
       >
-        <View>
-          <Link href={`/n/${notebookId}` as never}>
-            <Words face="writing" size={22} line={26} weight="700" tone={pigmentColour(notebook.pigment)}>
-              {notebook.name}
-            </Words>
-          </Link>
+        <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: 8 }}>
+          <View style={{ flex: 1 }}>
+            <Link href={`/n/${notebookId}` as never}>
+              <Words face="writing" size={22} line={26} weight="700" tone={pigmentColour(notebook.pigment)}>
+                {notebook.name}
+              </Words>
+            </Link>
+          </View>
+          <button type="button" className="contents-away" onClick={onClose}>
+            Put away
+          </button>
         </View>
         <Words size={15} tone={colour.soft}>
           {holdsWords(notebook)}
@@ -56,7 +71,7 @@ function Panel({ notebookId, pageId }: { notebookId: string; pageId: string }) {
           notebook={notebook}
           contents={contents}
           hereId={pageId}
-          isNarrow
+          isNarrow={isNarrow}
           scroller={() => scroller.current}
         />
         <Action label="New page beside" tone={colour.soft} onPress={() => void makePageAt('beside', pageId)} />

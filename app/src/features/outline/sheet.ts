@@ -1,4 +1,4 @@
-import { face } from '../../theme/tokens';
+import { face, measure } from '../../theme/tokens';
 
 /** How the contents, the spines and what is dragged look. */
 export const outlineSheet = `
@@ -56,6 +56,16 @@ export const outlineSheet = `
 .pile-spine { display: flex; align-items: center; min-height: 38px; box-sizing: border-box; margin: 0 12px 3px 0; padding: 7px 8px 7px 17px; border-radius: 2px; color: #fff; text-decoration: none; font: 700 16px/19px ${face.writing}; position: relative; overflow-wrap: anywhere; }
 .pile-spine span { display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; overflow: hidden; }
 .pile-spine[data-open='true'] { margin-right: 0; border-top-right-radius: 0; border-bottom-right-radius: 0; }
+.contents-away, .trail-contents { flex: none; border: 0; background: none; padding: 0; color: var(--soft); font: 15px/26px ${face.interface}; cursor: pointer; }
+.contents-away { opacity: 0; } nav:hover > div > * > .contents-away, .contents-away:focus-visible { opacity: 1; } .drawer .contents-away { opacity: 1; min-height: 44px; margin: -8px 0; padding: 0 4px; font-size: 16px; }
+@media (hover: none) { .contents-away { opacity: 1; } .contents-away, .trail-contents { min-height: 44px; } }
+.trail-contents { margin-inline-end: 6px; color: var(--lapis); font: 500 16px/28px ${face.interface}; }
+.drawer { position: fixed; inset: 0; z-index: 40; }
+.drawer-ground { position: absolute; inset: 0; background: var(--shadow); }
+.drawer-leaf { position: absolute; inset-block: 0; left: 0; width: min(340px, 100% - 44px); background: var(--ground); box-shadow: 8px 0 32px var(--shadow); outline: none; animation: drawn-in 140ms ease-out; }
+@media (min-width: ${measure.wide}px) { .drawer-ground, .drawer-leaf { left: ${measure.rail}px; } }
+@keyframes drawn-in { from { transform: translateX(-24px); opacity: 0; } }
+@media (prefers-reduced-motion: reduce) { .drawer-leaf { animation: none; } }
 .dragged { display: inline-block; max-width: 260px; padding: 7px 12px; background: var(--leaf); color: var(--ink); font: 500 16px/20px ${face.interface}; border-inline-start: 3px solid var(--vermilion); box-shadow: 0 6px 20px var(--shadow); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; cursor: grabbing; }
 .drop-mark { position: fixed; z-index: 60; pointer-events: none; box-sizing: border-box; background: var(--vermilion); height: 3px; border-radius: 2px; }
 .drop-mark::before { content: '¶'; position: absolute; inset-inline-end: -2px; top: -9px; color: var(--vermilion); font: 700 16px/18px ${face.writing}; }

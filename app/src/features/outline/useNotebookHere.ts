@@ -11,6 +11,13 @@ export function useNotebookHere(path: string): string | null {
   return entry.kind === 'notebook' ? entry.id : (entry.trail[0]?.id ?? null);
 }
 
+/** The page an address shows and the notebook it stands in, once both are known. */
+export function usePlaceHere(path: string): { notebookId: string; pageId: string } | null {
+  const pageId = usePageHere(path);
+  const notebookId = useNotebookHere(pageId ? path : '');
+  return pageId && notebookId ? { notebookId, pageId } : null;
+}
+
 /** The id of the page an address shows. */
 export function usePageHere(path: string): string | null {
   const match = /^\/(p|b)\/([0-9a-f-]{36})/u.exec(path);

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Redirect } from 'expo-router';
-import { Pressable, View, useWindowDimensions } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { BodyJson } from '@glossarion/core/document';
 import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
 import { SEASON_WORDS } from '@glossarion/core/outline';
@@ -10,6 +10,7 @@ import { TitleField } from '../../editor/TitleField';
 import { api, usePageQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { PageInfo } from '../../state/types';
+import { marginToggled } from '../../state/view';
 import { colour, measure } from '../../theme/tokens';
 import { DayScreen } from '../journal/DayScreen';
 import { SwitchBar } from '../beside/SwitchBar';
@@ -24,6 +25,7 @@ import { open, openTarget } from '../shell/navigation';
 import { SavingSign } from '../shell/SavingSign';
 import { Screen } from '../shell/Screen';
 import { Trouble } from '../shell/Trouble';
+import { useRoom } from '../shell/useRoom';
 import { useTitle } from '../shell/useTitle';
 import { Words } from '../shell/Words';
 import { PhoneTrail, Trail } from '../trail/Trail';
@@ -82,22 +84,19 @@ interface OpenPageProps {
 
 function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
   const page = usePageDocument(pageId, null);
-  const { width } = useWindowDimensions();
   const [body, setBody] = useState<BodyJson | null>(null);
   const [focus, setFocus] = useState<string | null>(null);
   const [sheet, setSheet] = useState<{ isOpen: boolean; lineId: string | null }>({ isOpen: false, lineId: null });
   const [isMenuOpen, setMenuOpen] = useState(false);
   const text = useRef<HTMLDivElement>(null);
   const margin = useMargin(pageId, body);
+  const dispatch = useAppDispatch();
   const { groups } = margin;
-  const isWide = width >= measure.wide;
-  const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
   const besideId = useAppSelector((state) => state.view.besideId);
-  const hasBeside = besideId !== null && besideId !== pageId && isWide;
+  const keptId = besideId === pageId ? null : besideId;
   const isHiddenHere = margin.view.isHidden === true;
-  const isMarginAway = useAppSelector((state) => state.view.isMarginHidden);
-  const isMarginHidden = isMarginAway || isHiddenHere;
-  const hasColumn = width >= measure.withMargin && !isMarginHidden && !isTextOnly && !hasBeside;
+  const isMarginHidden = useAppSelector((state) => state.view.isMarginAway) || isHiddenHere;
+  const { isWide, isTextOnly, hasMargin, hasBeside } = useRoom(pageId, isHiddenHere);
   useVisit(pageId, info !== null);
   useLanding(blockId, body !== null);
 
@@ -119,7 +118,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
 
   return (
     <Screen label={info?.title ?? 'Page'} hasOwnPlace={blockId !== null}>
-      <div className="page" data-wide={isWide}>
+      <div className="page" data-wide={isWide} data-beside={hasBeside || undefined}>
         <div className="page-column">
           {!isTextOnly && (
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
@@ -132,7 +131,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
               <MenuButton onPress={() => setMenuOpen(true)} />
             </View>
           )}
-          {!isWide && besideId !== null && besideId !== pageId && <SwitchBar besideId={besideId} hereId={pageId} />}
+          {!hasBeside && !isTextOnly && keptId && <SwitchBar besideId={keptId} hereId={pageId} />}
           {info && !isTextOnly && <Leaves info={info} />}
           <div className="page-text">
             {page?.isReady ? (
@@ -151,7 +150,7 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
                     text={text}
                     focus={focus}
                   />
-                  {!hasColumn && !isHiddenHere && (
+                  {!hasMargin && !isHiddenHere && (
                     <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />
                   )}
                 </div>
@@ -163,15 +162,19 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
             )}
           </div>
         </div>
-        {hasColumn && <MarginColumn margin={margin} title={info?.title ?? ''} text={text} />}
-        {isHiddenHere && isWide && !isTextOnly && !hasBeside && (
-          <button type="button" className="margin-hidden" onClick={() => margin.change({ isHidden: false })}>
-            Margin hidden here · {margin.total} linked
+        {hasMargin && <MarginColumn margin={margin} title={info?.title ?? ''} text={text} />}
+        {isMarginHidden && isWide && !isTextOnly && !hasBeside && (
+          <button
+            type="button"
+            className="margin-hidden"
+            onClick={() => (isHiddenHere ? margin.change({ isHidden: false }) : dispatch(marginToggled()))}
+          >
+            {isHiddenHere ? 'Margin hidden here' : 'Margin put away'} · {margin.total} linked
           </button>
         )}
-        {hasBeside && <BesidePage key={besideId} pageId={besideId} />}
+        {hasBeside && keptId && <BesidePage key={keptId} pageId={keptId} />}
       </div>
-      {!hasColumn && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && !isHiddenHere && (
+      {!hasMargin && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && !isHiddenHere && (
         <MarginSheet
           margin={margin}
           title={info?.title ?? ''}

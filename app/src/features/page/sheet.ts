@@ -6,6 +6,7 @@ export const pageSheet = `
 .page[data-wide='true'] { padding-top: 8px; }
 .page-column { flex: 1; min-width: 0; box-sizing: border-box; }
 .page[data-wide='true'] .page-column { padding: 0 34px 0 40px; max-width: ${measure.line + 110}px; }
+.page[data-beside] .page-column { padding: 0 18px 0 24px; }
 .page-text { padding: 0 20px; position: relative; }
 .page[data-wide='true'] .page-text { padding: 6px 0 0; }
 .page-body { position: relative; padding-inline-end: 30px; }

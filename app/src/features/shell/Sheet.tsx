@@ -1,7 +1,8 @@
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import { colour, measure } from '../../theme/tokens';
+import { useModal } from './useModal';
 import { Words } from './Words';
 
 interface SheetProps {
@@ -15,29 +16,7 @@ export function Sheet({ title, onClose, children }: SheetProps) {
   const { width } = useWindowDimensions();
   const isWide = width >= measure.wide;
   const dialog = useRef<View>(null);
-  // Taken while drawing, before a field of the sheet takes the focus.
-  const [before] = useState(() => document.activeElement as HTMLElement | null);
-
-  useEffect(() => {
-    const element = dialog.current as unknown as HTMLElement | null;
-    if (element && !element.contains(document.activeElement)) {
-      (element.querySelector<HTMLElement>('input, textarea') ?? element).focus();
-    }
-    const close = (event: KeyboardEvent) => {
-      if (event.key === 'Escape') {
-        event.stopPropagation();
-        onClose();
-      }
-      if (event.key === 'Tab' && element) keepWithin(element, event);
-    };
-    document.addEventListener('keydown', close, true);
-    return () => {
-      document.removeEventListener('keydown', close, true);
-      if (before?.isConnected) before.focus();
-    };
-    // The sheet is opened once; a new onClose of the same sheet changes nothing.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
+  useModal(dialog, onClose);
 
   // Beside everything else, so that nothing of the screen lies over it.
   return createPortal(
@@ -102,20 +81,4 @@ export function Sheet({ title, onClose, children }: SheetProps) {
     </View>,
     document.body,
   );
-}
-
-function keepWithin(element: HTMLElement, event: KeyboardEvent): void {
-  const inside = [...element.querySelectorAll<HTMLElement>('a[href], button, input, textarea, [tabindex="0"]')].filter(
-    (each) => !each.hasAttribute('disabled') && each.tabIndex >= 0,
-  );
-  const first = inside[0];
-  const last = inside[inside.length - 1];
-  if (!first || !last) return;
-  if (event.shiftKey && document.activeElement === first) {
-    event.preventDefault();
-    last.focus();
-  } else if (!event.shiftKey && document.activeElement === last) {
-    event.preventDefault();
-    first.focus();
-  }
 }

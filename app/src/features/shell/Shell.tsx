@@ -8,6 +8,7 @@ import { colour, measure } from '../../theme/tokens';
 import { KeyStrip } from '../keys/KeyStrip';
 import { useKeys } from '../keys/useKeys';
 import { ChosenBar } from '../outline/ChosenBar';
+import { ContentsDrawer } from '../outline/ContentsDrawer';
 import { ContentsPanel } from '../outline/ContentsPanel';
 import { OutlineDragging } from '../outline/OutlineDragging';
 import { Pile } from '../outline/Pile';
@@ -46,7 +47,8 @@ export function Shell({ children }: { children: ReactNode }) {
     <OutlineDragging>
       <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>
         {isWide && !isTextOnly && <Rail />}
-        {width >= measure.withContents && !isTextOnly && <ContentsPanel />}
+        <ContentsPanel />
+        <ContentsDrawer />
         <View style={{ flex: 1, minWidth: 0 }}>{children}</View>
         {!isWide && <Bar />}
         {isTextOnly && (

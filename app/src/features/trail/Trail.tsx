@@ -1,7 +1,9 @@
 import type { TrailStep } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
+import { toggleContents } from '../outline/contentsView';
 import { goBack, goForward, open } from '../shell/navigation';
+import { useRoom } from '../shell/useRoom';
 
 export const addressOfStep = (step: TrailStep): string => (step.kind === 'page' ? `/p/${step.id}` : `/n/${step.id}`);
 
@@ -54,8 +56,14 @@ export function Trail({ entryId, trail, title }: TrailProps) {
   const left = trail.length > SHOWN_WIDE ? trail.slice(2, -2) : [];
   const shown = trail.filter((step) => !left.includes(step));
   const up = trail[trail.length - 1];
+  const { hasContents } = useRoom(entryId);
   return (
     <nav aria-label="Trail" className="trail">
+      {!hasContents && trail.length > 0 && (
+        <button type="button" className="trail-contents" onClick={toggleContents}>
+          Contents
+        </button>
+      )}
       <span className="trail-ways">
         <button type="button" aria-label="Back" onClick={goBack}>
           ←

@@ -1,0 +1,38 @@
+import { usePathname } from 'expo-router';
+import { useEffect, useRef } from 'react';
+import { createPortal } from 'react-dom';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import { contentsDrawn } from '../../state/view';
+import { useModal } from '../shell/useModal';
+import { useRoom } from '../shell/useRoom';
+import { NotebookContents } from './ContentsPanel';
+import { usePlaceHere } from './useNotebookHere';
+
+/** The contents drawn in over the page, where there is no room for them beside it. */
+export function ContentsDrawer() {
+  const dispatch = useAppDispatch();
+  const path = usePathname();
+  const isDrawn = useAppSelector((state) => state.view.isContentsDrawn);
+  const place = usePlaceHere(path);
+  useEffect(() => {
+    dispatch(contentsDrawn(false));
+  }, [dispatch, path]);
+  const { hasContents } = useRoom(place?.pageId ?? '');
+  if (!isDrawn || !place || hasContents) return null;
+  return <Drawer {...place} onClose={() => dispatch(contentsDrawn(false))} />;
+}
+
+function Drawer({ notebookId, pageId, onClose }: { notebookId: string; pageId: string; onClose: () => void }) {
+  const drawer = useRef<HTMLDivElement>(null);
+  useModal(drawer, onClose);
+  // Beside everything else, so that nothing of the screen lies over it.
+  return createPortal(
+    <div className="drawer">
+      <div className="drawer-ground" aria-hidden onClick={onClose} />
+      <div ref={drawer} className="drawer-leaf" role="dialog" aria-modal aria-label="Contents" tabIndex={-1}>
+        <NotebookContents notebookId={notebookId} pageId={pageId} isNarrow={false} onClose={onClose} />
+      </div>
+    </div>,
+    document.body,
+  );
+}
