@@ -41,14 +41,18 @@ export function fileRoutes({ attachments }: Services): Router {
     },
   );
 
-  for (const address of ['/files/:id', '/files/:id/:name']) {
+  const named = withId.append({ name: Joi.string().max(600).required() });
+  for (const [address, schema] of [
+    ['/files/:id', withId],
+    ['/files/:id/:name', named],
+  ] as const) {
     route(
       router,
       {
         method: 'get',
         path: address,
         summary: 'A file, shown in place where that is safe.',
-        params: withId.append({ name: Joi.string().max(600) }),
+        params: schema,
       },
       async ({ account, params }, _request, response) => {
         const { name, media, path } = attachments.own(account.id, params.id!);
