@@ -1,29 +1,16 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { TaskState } from '@glossarion/core/document';
-import type { MarginFilter } from '@glossarion/core/margin';
-import type { Act, Season } from '@glossarion/core/outline';
-import type {
-  ActsDone,
-  BinnedEntry,
-  Breaks,
-  Contents,
-  ContentsEntry,
-  DayInfo,
-  DeskInfo,
-  EntryInfo,
-  Finding,
-  Glimpse,
-  ImportReport,
-  KinFound,
-  LinkableLine,
-  MarginPage,
-  Mentions,
-  PageInfo,
-  SessionInfo,
-  SettingsInfo,
-  Target,
-  TemplateInfo,
-} from './types';
+import type { MarginFilter, MarginPage } from '@glossarion/core/margin';
+import type { Act, Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
+import type { Mentions } from '@glossarion/core/alsoNamed';
+import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
+import type { Desk as DeskInfo } from '@glossarion/core/desk';
+import type { Finding } from '@glossarion/core/find';
+import type { ImportReport } from '@glossarion/core/formats/markdown';
+import type { KinFound } from '@glossarion/core/kin';
+import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
+import type { TemplateInfo } from '@glossarion/core/templates';
+import type { ActsDone, DayInfo, PageInfo, SessionInfo, SettingsInfo } from './types';
 
 const base = fetchBaseQuery({ baseUrl: '/api' });
 

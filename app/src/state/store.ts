@@ -1,8 +1,8 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
+import type { Target } from '@glossarion/core/links';
 import { api } from './api';
 import { targetsKnown, targetsReducer } from './targets';
-import type { Target } from './types';
 import { keepView } from './keptView';
 import { viewReducer } from './view';
 

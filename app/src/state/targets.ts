@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Target } from '@glossarion/core/links';
 import { api } from './api';
-import type { Target } from './types';
 
 /** What every shown link says of its target: one record an id, kept present, so that a rename shows everywhere at once. */
 

@@ -1,1 +1,2 @@
 export * from './arrangement';
+export * from './gathered';

@@ -1,3 +1,4 @@
+export * from './finding';
 export * from './mark';
 export * from './query';
 export * from './telling';

@@ -1,3 +1,4 @@
 export * from './day';
 export * from './ink';
+export * from './page';
 export * from './template';

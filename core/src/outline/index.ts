@@ -6,3 +6,4 @@ export * from './folio';
 export * from './order';
 export * from './place';
 export * from './season';
+export * from './shown';

@@ -21,6 +21,14 @@ export interface TemplateUse {
   answers: Record<string, string>;
 }
 
+/** A page that others can begin as, as it is offered. */
+export interface TemplateInfo {
+  id: string;
+  title: string;
+  /** What is asked when it is used. */
+  questions: string[];
+}
+
 export type PlaceholderValues = Record<string, string>;
 
 /** A text as Mustache parses it; null when it is no plain template of words and placeholders. */

@@ -21,8 +21,7 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
       params: withId,
     },
     ({ account, params }) => {
-      const { row: _row, ownerId: _owner, season: ownSeason, ...entry } = entries.own(account.id, params.id!);
-      return { ...entry, names: entries.otherNames(entry.id), ownSeason, ...entries.place(account.id, params.id!) };
+      return entries.info(account.id, params.id!);
     },
   );
 

@@ -31,19 +31,10 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
       params: withId,
     },
     ({ account, params }) => {
-      const entry = entries.own(account.id, params.id!);
-      const stored = database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', entry.id);
+      const info = entries.info(account.id, params.id!);
+      const stored = database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', info.id);
       const body = (stored ? JSON.parse(stored.json) : { type: 'doc', content: [] }) as BodyJson;
-      const { row: _row, ownerId: _owner, season: ownSeason, ...rest } = entry;
-      const names = entries.otherNames(entry.id);
-      return {
-        ...rest,
-        names,
-        ownSeason,
-        ...entries.place(account.id, entry.id),
-        body,
-        targets: named(account.id, body),
-      };
+      return { ...info, body, targets: named(account.id, body) };
     },
   );
 

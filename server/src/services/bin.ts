@@ -1,34 +1,10 @@
+import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import { parseQuery, toMatch, isEmptyQuery } from '@glossarion/core/find';
 import type { Database } from '../database/database';
 import type { Entry } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { Documents } from './documents';
-import type { Target } from '@glossarion/core/links';
 import { entryTitle, type Entries, type Met } from './entries';
-
-/** Something in the bin. */
-export interface BinnedEntry extends Target {
-  deletedAt: string;
-  pagesBeneath: number;
-  sectionsBeneath: number;
-  /** What was deleted that it went along with; null when it was deleted itself. */
-  withId: string | null;
-  withTitle: string | null;
-}
-
-/** A page whose links break when something is deleted for good. */
-export interface Breaking {
-  page: Target;
-  /** How many of its links. */
-  links: number;
-}
-
-export interface Breaks {
-  pages: number;
-  sections: number;
-  links: number;
-  from: Breaking[];
-}
 
 const SHOWN = 200;
 
@@ -59,9 +35,10 @@ export class Bin {
       const line = this.entries.line(ownerId, id, met);
       const deleted = line.findLast((step) => step.deletedAt !== null);
       if (!deleted || line[line.length - 1]?.mergedInto) continue;
-      const { pagesBeneath, sectionsBeneath } = this.entries.own(ownerId, id);
+      const { kind, pagesBeneath, sectionsBeneath } = this.entries.own(ownerId, id);
       found.push({
         ...this.entries.targets(ownerId, [id])[0]!,
+        kind,
         deletedAt: deleted.deletedAt!,
         pagesBeneath,
         sectionsBeneath,

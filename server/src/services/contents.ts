@@ -1,45 +1,7 @@
-import { SEASONS, type EntryKind, type Ornament, type Pigment, type Season } from '@glossarion/core/outline';
+import { SEASONS, type Contents, type ContentsEntry, type SeasonGroup } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
-import type { Entry } from '../entities';
 import { weightOf } from './beneath';
 import type { Entries, Met } from './entries';
-
-/** An entry as the contents show it. */
-export interface ContentsEntry {
-  id: string;
-  parentId: string | null;
-  kind: EntryKind;
-  name: string;
-  firstWords: string;
-  pigment: Pigment | null;
-  ornament: Ornament | null;
-  description: string;
-  changedAt: string;
-  wordCount: number;
-  season: Entry['season'];
-  showsLeaves: 0 | 1;
-  pagesBeneath: number;
-  sectionsBeneath: number;
-  /** Whether what stands beneath it is shown and is among the entries given. */
-  isOpen: boolean;
-}
-
-/** What of a notebook is for later or laid aside, folded away at its end. */
-export interface SeasonGroup {
-  season: Exclude<Season, 'now'>;
-  isOpen: boolean;
-  /** How many entries were set so themselves, and how many pages that makes with what is beneath. */
-  count: number;
-  pages: number;
-  /** The entries set so themselves, in no other of them; empty while the group is folded. */
-  roots: ContentsEntry[];
-}
-
-export interface Contents {
-  /** Parents before what they hold, siblings in order; what is beneath folded entries is left out. */
-  entries: ContentsEntry[];
-  seasons: SeasonGroup[];
-}
 
 /** What nobody has opened or folded yet is open while it holds few, and while the whole is not long. */
 const OPEN_WITH_AT_MOST = 60;

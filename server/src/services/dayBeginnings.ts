@@ -1,13 +1,7 @@
 import type { BodyJson } from '@glossarion/core/document';
-import { dayTemplate, dayTitle, weekdayOf } from '@glossarion/core/journal';
+import { dayTemplate, dayTitle, weekdayOf, type DayTemplates } from '@glossarion/core/journal';
 import { fillBody } from '@glossarion/core/templates';
 import type { RawDatabase } from '../database/database';
-
-/** Which template a day begins with: one for every day, and others for some days of the week (0 is Sunday). */
-export interface DayTemplates {
-  every: string | null;
-  weekdays: Partial<Record<string, string | null>>;
-}
 
 /** What a day begins with: the person's own template for it, else the shipped one. */
 export function dayBeginning(database: RawDatabase, ownerId: string, pageId: string, day: string): BodyJson {

@@ -1,27 +1,8 @@
+import type { Desk, DeskTask } from '@glossarion/core/desk';
 import type { NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
 import type { Target } from '@glossarion/core/links';
 import type { Entries } from './entries';
-
-/** An open task, with the page it stands on. */
-export interface DeskTask {
-  blockId: string;
-  page: Target;
-  node: NodeJson;
-}
-
-export interface Desk {
-  pins: Target[];
-  /** Pages opened last. */
-  recent: Target[];
-  /** Pages changed in the last seven days, latest first. */
-  week: Target[];
-  tasks: DeskTask[];
-  /** Pages that are linked and have no text yet, most linked first. */
-  unwritten: { target: Target; links: number }[];
-  /** What the shown links are called. */
-  targets: Target[];
-}
 
 /** No part of the Desk shows more. */
 const PART = 30;

@@ -1,7 +1,7 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { linkState, type Target } from '@glossarion/core/links';
 import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
-import { carriedSeason, shownTitle, type EntryKind } from '@glossarion/core/outline';
+import { carriedSeason, shownTitle, type EntryInfo, type EntryKind } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
 import type { Entry } from '../entities';
 import { notFound } from '../problem';
@@ -79,6 +79,12 @@ export class Entries {
       place: (id) => this.place(ownerId, id, met),
       targets: (ids) => ids.map((id) => this.target(ownerId, id, met)),
     };
+  }
+
+  /** All that is known of an entry. */
+  info(ownerId: string, id: string): EntryInfo {
+    const { row: _row, ownerId: _owner, season: ownSeason, ...entry } = this.own(ownerId, id);
+    return { ...entry, names: this.otherNames(id), ownSeason, ...this.place(ownerId, id) };
   }
 
   /** Where an entry stands, what it is called, and whether it or anything above it is in the bin. */

@@ -6,7 +6,7 @@ import {
   queryLength,
   toMatch,
   type FindQuery,
-  type MarkedPiece,
+  type Finding,
 } from '@glossarion/core/find';
 import { NameIndex } from '@glossarion/core/names';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
@@ -15,14 +15,6 @@ import type { Target } from '@glossarion/core/links';
 import type { Entries } from './entries';
 import { entryTitle } from './entries';
 import type { Entry } from '../entities';
-
-/** A page that was found, with the line that fits best. */
-export interface Finding extends Target {
-  titlePieces: MarkedPiece[];
-  /** The line to open at; null when the title alone fits. */
-  blockId: string | null;
-  linePieces: MarkedPiece[];
-}
 
 const SHOWN = 24;
 /** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */

@@ -1,5 +1,5 @@
 import { bodyFacts, checkBody, emptyBody, namedId, repairBody } from '@glossarion/core/document';
-import { planImport, type ImportPlan, type ImportRemark, type MarkdownFile } from '@glossarion/core/formats/markdown';
+import { planImport, type ImportPlan, type ImportReport, type MarkdownFile } from '@glossarion/core/formats/markdown';
 import { dayId, dayTemplate } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
 import { Problem } from '../problem';
@@ -7,16 +7,6 @@ import type { Database } from '../database/database';
 import type { Documents } from './documents';
 import { weightOf } from './beneath';
 import type { FactWriter } from './facts';
-
-export interface ImportReport {
-  notebooks: number;
-  sections: number;
-  pages: number;
-  days: number;
-  links: number;
-  /** Days that were written already and were left as they are. */
-  remarks: ImportRemark[];
-}
 
 /** Takes in a folder of Markdown files: all of it, or nothing. */
 export class Imports {

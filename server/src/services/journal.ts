@@ -1,19 +1,7 @@
-import { addDays, dayId, dayTitle } from '@glossarion/core/journal';
+import { addDays, dayId, dayTitle, type DayPage } from '@glossarion/core/journal';
 import type { BodyJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
 import { dayBeginning } from './dayBeginnings';
-
-export interface DayPage {
-  day: string;
-  pageId: string;
-  title: string;
-  body: BodyJson;
-  wordCount: number;
-  /** How many lines elsewhere point at this day. */
-  pointing: number;
-  /** Whether the day has a page that is stored; else it is shown from its template. */
-  isStored: boolean;
-}
 
 const DAY = `
   SELECT e.id AS pageId, e.day, e.wordCount, b.json,

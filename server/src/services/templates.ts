@@ -5,20 +5,13 @@ import {
   nextNumber,
   placeholdersIn,
   questionsOf,
+  type TemplateInfo,
   type TemplateUse,
 } from '@glossarion/core/templates';
 import type { Database, RawDatabase } from '../database/database';
 import type { Entry } from '../entities';
 import { notFound } from '../problem';
 import { entryTitle } from './entries';
-
-/** A template as it is offered. */
-export interface TemplateInfo {
-  id: string;
-  title: string;
-  /** What is asked when it is used. */
-  questions: string[];
-}
 
 /** What a page made from a template begins with. */
 export interface FilledTemplate {

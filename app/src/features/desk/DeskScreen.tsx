@@ -9,10 +9,10 @@ import {
   type ArrangedPart,
   type DeskArrangement,
   type DeskPart,
+  type Desk as DeskInfo,
 } from '@glossarion/core/desk';
 import { useDeskQuery, useSetMutation, useSettingsQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
-import type { DeskInfo } from '../../state/types';
 import { sheetOpened } from '../../state/view';
 import { colour, measure } from '../../theme/tokens';
 import { AccountContext } from '../session/AccountContext';

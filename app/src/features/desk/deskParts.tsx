@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
 import type { TaskState } from '@glossarion/core/document';
+import type { DeskTask } from '@glossarion/core/desk';
+import type { Target } from '@glossarion/core/links';
 import { BlockText } from '../../editor/BodyView';
 import { useSetTaskStateMutation } from '../../state/api';
-import type { DeskTask, Target } from '../../state/types';
 import { pigmentColour } from '../../theme/tokens';
 import { perform } from '../outline/deeds';
 import { addressOf, open, openTarget } from '../shell/navigation';

@@ -1,7 +1,7 @@
+import type { EntryInfo } from '@glossarion/core/outline';
 import { api } from '../../state/api';
 import { store } from '../../state/store';
 import { marginToggled, noticed, searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
-import type { EntryInfo } from '../../state/types';
 import { doAgain, takeBack } from '../outline/deeds';
 import { toggleContents } from '../outline/contentsView';
 import { chosenOf, copyLink, makeOverviewPage, makePageAt, pinAll, setSeason, unpin } from '../outline/entryActs';

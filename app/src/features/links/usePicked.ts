@@ -1,10 +1,10 @@
 import { useContext, useEffect, useMemo, useState } from 'react';
 import { dayId, dayTitleWithYear } from '@glossarion/core/journal';
 import type { Offer } from '@glossarion/core/pickables';
+import type { LinkableLine, Target } from '@glossarion/core/links';
 import { dayTyped } from '../../editor/dateOffers';
 import { useLinesQuery, useNamesQuery, useRecentQuery } from '../../state/api';
 import { useAppSelector } from '../../state/store';
-import type { LinkableLine, Target } from '../../state/types';
 import type { PickAnswer } from '../../workers/pickables.worker';
 import { AccountContext } from '../session/AccountContext';
 import { pick } from './pickables';

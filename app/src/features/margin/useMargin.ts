@@ -1,9 +1,10 @@
 import { useEffect, useMemo } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import { marginLine, namedIn, placeGlosses, type Gloss, type MarginFilter } from '@glossarion/core/margin';
+import type { Target } from '@glossarion/core/links';
 import { useKinQuery, useMarginQuery, useNamedQuery } from '../../state/api';
 import { useAppSelector, wantTargets } from '../../state/store';
-import type { MarginView, Target } from '../../state/types';
+import type { MarginView } from '../../state/types';
 import { useMarginFilter, useMarginView } from './marginView';
 
 /** How many glosses are set beside their lines; older ones follow as a list, loaded as it is scrolled. */

@@ -1,7 +1,7 @@
 import { useEffect, useRef, type MouseEvent } from 'react';
 import { localDay, nearDate } from '@glossarion/core/journal';
+import type { ContentsEntry } from '@glossarion/core/outline';
 import { useAppDispatch, useAppSelector } from '../../state/store';
-import type { ContentsEntry } from '../../state/types';
 import { renaming, sheetOpened, toggledChosen } from '../../state/view';
 import { SEASON_HEADS, type ContentsLine } from './contentsLines';
 import { chosenOf, rename } from './entryActs';

@@ -1,9 +1,8 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { stepPlace, type Step } from '@glossarion/core/outline';
+import { stepPlace, type Step, type Contents, type ContentsEntry } from '@glossarion/core/outline';
 import { useFoldMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
-import type { Contents, ContentsEntry } from '../../state/types';
 import { chose, renaming, sheetOpened, toggledChosen } from '../../state/view';
 import { pigmentColour, type SpineName } from '../../theme/tokens';
 import { open } from '../shell/navigation';

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
+import type { EntryInfo } from '@glossarion/core/outline';
 import { useEntryQuery, usePinsQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
-import type { EntryInfo } from '../../state/types';
 import { chose, renaming, sheetOpened } from '../../state/view';
 import { colour } from '../../theme/tokens';
 import { Action } from '../shell/Action';

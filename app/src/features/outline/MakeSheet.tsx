@@ -10,9 +10,9 @@ import {
   type EntryKind,
   type Ornament as OrnamentName,
   type Pigment,
+  type EntryInfo,
 } from '@glossarion/core/outline';
 import { useEntryQuery, useNotebooksQuery } from '../../state/api';
-import type { EntryInfo } from '../../state/types';
 import { colour, measure, spine } from '../../theme/tokens';
 import { open } from '../shell/navigation';
 import { Sheet } from '../shell/Sheet';

@@ -1,9 +1,8 @@
 import { useEffect, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
-import { stepPlace } from '@glossarion/core/outline';
+import { stepPlace, type ContentsEntry } from '@glossarion/core/outline';
 import { useContentsQuery, useEntryQuery, useNotebooksQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
-import type { ContentsEntry } from '../../state/types';
 import { chose, sheetOpened } from '../../state/view';
 import { colour, measure, spine } from '../../theme/tokens';
 import { Action } from '../shell/Action';

@@ -9,10 +9,16 @@ import {
   type DragStartEvent,
 } from '@dnd-kit/core';
 import { createContext, useContext, useId, useRef, useState, type MouseEvent, type ReactNode } from 'react';
-import { dropPlace, dropZone, shownTitle, type DropZone, type EntryKind } from '@glossarion/core/outline';
+import {
+  dropPlace,
+  dropZone,
+  shownTitle,
+  type DropZone,
+  type EntryKind,
+  type ContentsEntry,
+} from '@glossarion/core/outline';
 import { api } from '../../state/api';
 import { store, useAppDispatch } from '../../state/store';
-import type { ContentsEntry } from '../../state/types';
 import { chose, sheetOpened, type ChosenEntry } from '../../state/view';
 import { chosenOf, moveTo } from './entryActs';
 

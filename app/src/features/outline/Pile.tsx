@@ -1,7 +1,7 @@
 import { usePathname } from 'expo-router';
 import { View } from 'react-native';
+import type { ContentsEntry } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
-import type { ContentsEntry } from '../../state/types';
 import { sheetOpened } from '../../state/view';
 import { spine } from '../../theme/tokens';
 import { open } from '../shell/navigation';

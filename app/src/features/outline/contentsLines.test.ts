@@ -1,4 +1,4 @@
-import type { ContentsEntry } from '../../state/types';
+import type { ContentsEntry } from '@glossarion/core/outline';
 import { contentsLines } from './contentsLines';
 
 const entry = (id: string, parentId: string, more: Partial<ContentsEntry> = {}): ContentsEntry => ({

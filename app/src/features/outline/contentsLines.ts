@@ -1,5 +1,10 @@
-import { contentsRows, type ContentsRow, type Season } from '@glossarion/core/outline';
-import type { Contents, ContentsEntry } from '../../state/types';
+import {
+  contentsRows,
+  type ContentsRow,
+  type Season,
+  type Contents,
+  type ContentsEntry,
+} from '@glossarion/core/outline';
 
 /** One line of the contents as it is drawn: an entry, or the head of what is for later or laid aside. */
 export type ContentsLine =

@@ -1,8 +1,16 @@
 import { newId } from '@glossarion/core/document';
-import { SEASON_WORDS, shownTitle, type Act, type EntryKind, type Place, type Season } from '@glossarion/core/outline';
+import {
+  SEASON_WORDS,
+  shownTitle,
+  type Act,
+  type EntryKind,
+  type Place,
+  type Season,
+  type ContentsEntry,
+  type EntryInfo,
+} from '@glossarion/core/outline';
 import { api } from '../../state/api';
 import { store } from '../../state/store';
-import type { ContentsEntry, EntryInfo } from '../../state/types';
 import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
 import { copyAddress } from '../links/copy';
 import { lastingAddress, open } from '../shell/navigation';

@@ -7,12 +7,12 @@ import {
   type OverviewAttributes,
   type OverviewSubject,
 } from '@glossarion/core/overview';
+import type { Target } from '@glossarion/core/links';
 import { ownAddress } from '../../editor/addresses';
 import { useNamesQuery } from '../../state/api';
 import { targetOf } from '../../state/store';
 import { targetsKnown } from '../../state/targets';
 import { useAppDispatch } from '../../state/store';
-import type { Target } from '../../state/types';
 import { colour, measure } from '../../theme/tokens';
 import { Action } from '../shell/Action';
 import { ChoiceSheet } from '../shell/ChoiceSheet';

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import type { NodeJson } from '@glossarion/core/document';
 import { splitHeadings } from '@glossarion/core/parts';
-import type { EntryInfo } from '../../state/types';
+import type { EntryInfo } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
 import { searchOpened, sheetOpened } from '../../state/view';
 import { colour } from '../../theme/tokens';

@@ -1,8 +1,8 @@
 import { Button } from '@rneui/themed';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
+import type { ImportReport } from '@glossarion/core/formats/markdown';
 import { problemSentence, useTakeInMutation } from '../../state/api';
-import type { ImportReport } from '../../state/types';
 import { colour } from '../../theme/tokens';
 import { count } from '../shell/count';
 import { Words } from '../shell/Words';

@@ -1,12 +1,11 @@
 import { format } from 'date-fns/format';
 import { newId } from '@glossarion/core/document';
 import { dayTitleWithYear, localDay } from '@glossarion/core/journal';
-import type { Place } from '@glossarion/core/outline';
+import type { Place, EntryInfo } from '@glossarion/core/outline';
 import { nextTitle, type TemplateUse } from '@glossarion/core/templates';
 import { api } from '../../state/api';
 import { store } from '../../state/store';
 import { sheetOpened } from '../../state/view';
-import type { EntryInfo } from '../../state/types';
 import { perform } from '../outline/deeds';
 import { open } from '../shell/navigation';
 

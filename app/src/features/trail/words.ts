@@ -1,6 +1,6 @@
 import { dayInText, localDay } from '@glossarion/core/journal';
 import { SEASON_WORDS, type TrailStep } from '@glossarion/core/outline';
-import type { Target } from '../../state/types';
+import type { Target } from '@glossarion/core/links';
 
 /** A longer trail is shown by its first step and its last, which tell most. */
 const SHOWN_STEPS = 4;

@@ -48,6 +48,17 @@ export interface ImportPlan {
   remarks: ImportRemark[];
 }
 
+/** What an import made. */
+export interface ImportReport {
+  notebooks: number;
+  sections: number;
+  pages: number;
+  days: number;
+  links: number;
+  /** What was not understood, and days that were left as they are since they were written already. */
+  remarks: ImportRemark[];
+}
+
 /** Where a link in a file points before it is known what that is. */
 export interface LinkReference {
   /** `wiki` names a title (or a trail of names), `path` another file, `block` a block's id. */
