@@ -8,13 +8,12 @@ import { notFound } from '../problem';
 
 /** What is read of an entry to say what it is called and where it stands. */
 export const STEP_COLUMNS =
-  'e.id, e.ownerId, e.parentId, e.kind, e.name, e.firstWords, e.wordCount, e.pigment, e.day, e.deletedAt, e.season, e.mergedInto';
-const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = ?`;
+  'e.id, e.parentId, e.kind, e.name, e.firstWords, e.wordCount, e.pigment, e.day, e.deletedAt, e.season, e.mergedInto';
+const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = ? AND e.ownerId = ?`;
 
 export type Step = Pick<
   Entry,
   | 'id'
-  | 'ownerId'
   | 'parentId'
   | 'kind'
   | 'name'
@@ -55,8 +54,7 @@ export class Entries {
 
   private step(ownerId: string, id: string, met: Met): Step | undefined {
     if (met.has(id)) return met.get(id);
-    const found = this.database.first<Step>(STEP, id);
-    const step = found?.ownerId === ownerId ? found : undefined;
+    const step = this.database.first<Step>(STEP, id, ownerId);
     met.set(id, step);
     return step;
   }

@@ -27,16 +27,18 @@ interface LineRow {
 }
 
 interface WholeLine extends LineRow {
+  /** Its place among those that were asked for. */
+  place: number;
   /** How deep the line after it stands; null at the end. */
   nextDepth: number | null;
   /** The words of its heading; null when these are not its own alone, or when it has none. */
   headingWords: string | null;
 }
 
-interface ReferringRow extends Step, Partial<WholeLine> {
-  pageId: string;
+interface ReferringRow extends Step {
   blockId: string;
   target: string;
+  /** The link’s among those of its page. */
   position: number;
   changedAt: string;
 }
@@ -53,32 +55,22 @@ const HERE = `
     UNION ALL SELECT formerId FROM formerIds WHERE pageId = @pageId
   )`;
 
-const FROM_HERE = `
-  FROM here CROSS JOIN links l ON l.target = here.id
-  CROSS JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
-  CROSS JOIN entries e ON e.id = l.pageId`;
-
 /** CROSS JOIN keeps the order: from what this page is called by to the lines that link there, whatever the account holds. */
 const REFERRING = `${HERE}
-  SELECT l.pageId, l.blockId, l.target, b.position, e.changedAt, ${STEP_COLUMNS} ${FROM_HERE}
+  SELECT l.blockId, l.target, l.position, e.changedAt, ${STEP_COLUMNS}
+  FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.pageId
   WHERE e.ownerId = @ownerId`;
 
-/** The same with all that a gloss shows, for as many as are shown at once. */
-const REFERRING_WHOLE = `${HERE}
-  SELECT l.pageId, l.blockId, l.target, ${LINE_COLUMNS}, next.depth AS nextDepth, e.changedAt,
-    CASE WHEN NOT EXISTS (SELECT 1 FROM links hl WHERE hl.pageId = b.pageId AND hl.blockId = b.headingId)
-      THEN heading.words END AS headingWords, ${STEP_COLUMNS} ${FROM_HERE}
-  LEFT JOIN blocks next ON next.pageId = b.pageId AND next.position = b.position + 1
-  LEFT JOIN blocks heading ON heading.pageId = b.pageId AND heading.id = b.headingId
-  WHERE e.ownerId = @ownerId`;
-
-const COUNT = `${HERE} SELECT COUNT(*) AS count FROM here CROSS JOIN links l ON l.target = here.id`;
-
-/** One line with all that its gloss shows. */
+/** Lines with all that their glosses show; asked for as a list of pages and lines in turn. */
 const WHOLE = `
-  SELECT ${LINE_COLUMNS}, next.depth AS nextDepth, NULL AS headingWords FROM blocks b
+  SELECT asked.key AS place, ${LINE_COLUMNS}, next.depth AS nextDepth,
+    CASE WHEN b.headingId IS NOT NULL
+      AND NOT EXISTS (SELECT 1 FROM links hl WHERE hl.pageId = b.pageId AND hl.blockId = b.headingId)
+      THEN heading.words END AS headingWords
+  FROM json_each(?) asked
+  CROSS JOIN blocks b ON b.pageId = asked.value ->> 0 AND b.id = asked.value ->> 1
   LEFT JOIN blocks next ON next.pageId = b.pageId AND next.position = b.position + 1
-  WHERE b.pageId = ? AND b.id = ?`;
+  LEFT JOIN blocks heading ON heading.pageId = b.pageId AND heading.id = b.headingId`;
 
 const LINE = `SELECT ${LINE_COLUMNS} FROM blocks b WHERE b.pageId = ? AND b.id = ?`;
 
@@ -111,16 +103,15 @@ export class Margin {
     { from = 0, limit = 200, hasFacets = false }: { from?: number; limit?: number; hasFacets?: boolean } = {},
   ): MarginPage {
     if (this.entries.dayOf(ownerId, pageId) === null) this.entries.own(ownerId, pageId);
-    const isShort = this.database.first<{ count: number }>(COUNT, { pageId })!.count <= limit;
-    const rows = this.database.all<ReferringRow>(isShort ? REFERRING_WHOLE : REFERRING, { ownerId, pageId });
+    const rows = this.database.all<ReferringRow>(REFERRING, { ownerId, pageId });
     const reading = this.entries.reading(ownerId, rows);
     const referring = new Map<string, Referring>();
     for (const row of rows) {
-      const key = `${row.pageId}/${row.blockId}`;
+      const key = `${row.id}/${row.blockId}`;
       if (referring.has(key)) continue;
-      const place = reading.place(row.pageId);
+      const place = reading.place(row.id);
       if (place.isDeleted) continue;
-      referring.set(key, { row, place, notebook: place.day ? JOURNAL : (place.trail[0]?.id ?? row.pageId) });
+      referring.set(key, { row, place, notebook: place.day ? JOURNAL : (place.trail[0]?.id ?? row.id) });
     }
     const all = [...referring.values()];
     const wanted = all.filter((each) => this.isWanted(each, filter));
@@ -129,7 +120,9 @@ export class Margin {
       moment(one) === moment(other) ? one.row.position - other.row.position : moment(one) < moment(other) ? 1 : -1,
     );
     const lineOf = this.aboveLines((id) => reading.targets([id])[0]!.title);
-    const glosses = wanted.slice(from, from + limit).map((each) => this.gloss(ownerId, pageId, each, lineOf));
+    const shown = wanted.slice(from, from + limit);
+    const lines = this.wholeLines(shown);
+    const glosses = shown.map((each, index) => this.gloss(ownerId, pageId, each, lines[index]!, lineOf));
     const named = new Set(glosses.flatMap((gloss) => gloss.links));
     return {
       total: all.length,
@@ -140,6 +133,14 @@ export class Margin {
     };
   }
 
+  /** The lines themselves, in the order of those that refer. */
+  private wholeLines(referring: readonly Referring[]): WholeLine[] {
+    const asked = JSON.stringify(referring.map(({ row }) => [row.id, row.blockId]));
+    const lines: WholeLine[] = [];
+    for (const line of this.database.all<WholeLine>(WHOLE, asked)) lines[line.place] = line;
+    return lines;
+  }
+
   private isWanted({ row, place, notebook }: Referring, filter: MarginFilter): boolean {
     if (filter.notebook && notebook !== filter.notebook) return false;
     if (filter.isWithoutAside && place.season === 'aside') return false;
@@ -148,8 +149,8 @@ export class Margin {
     return this.tagsOf(row).some(({ tag }) => tag === filter.tag);
   }
 
-  private tagsOf({ pageId, blockId }: ReferringRow): { name: string; tag: string }[] {
-    return this.database.all(TAGS, pageId, blockId);
+  private tagsOf({ id, blockId }: ReferringRow): { name: string; tag: string }[] {
+    return this.database.all(TAGS, id, blockId);
   }
 
   private facets(all: readonly Referring[]): MarginFacets {
@@ -176,10 +177,10 @@ export class Margin {
     ownerId: string,
     here: string,
     { row, place }: Referring,
+    line: WholeLine,
     lineOf: (pageId: string, blockId: string) => AboveLine | null,
   ): Gloss {
-    const { pageId, blockId, changedAt, target } = row;
-    const line = row.node === undefined ? this.database.first<WholeLine>(WHOLE, pageId, blockId)! : (row as WholeLine);
+    const { id: pageId, blockId, changedAt, target } = row;
     const nodes = [JSON.parse(line.node) as NodeJson, ...this.children(pageId, line)];
     return {
       blockId,
