@@ -51,21 +51,21 @@ export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: Note
         ref={scroller}
         style={{ height: '100%', overflowY: 'auto', padding: '16px 12px 40px 16px', boxSizing: 'border-box' }}
       >
-        <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: 8 }}>
-          <View style={{ flex: 1 }}>
-            <Link href={`/n/${notebookId}` as never}>
-              <Words face="writing" size={22} line={26} weight="700" tone={pigmentColour(notebook.pigment)}>
-                {notebook.name}
-              </Words>
-            </Link>
-          </View>
+        <View>
+          <Link href={`/n/${notebookId}` as never}>
+            <Words face="writing" size={22} line={26} weight="700" tone={pigmentColour(notebook.pigment)}>
+              {notebook.name}
+            </Words>
+          </Link>
+        </View>
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' }}>
+          <Words size={15} tone={colour.soft}>
+            {holdsWords(notebook)}
+          </Words>
           <button type="button" className="contents-away" onClick={onClose}>
             Put away
           </button>
         </View>
-        <Words size={15} tone={colour.soft}>
-          {holdsWords(notebook)}
-        </Words>
         <ContentsTree
           key={notebookId}
           notebook={notebook}

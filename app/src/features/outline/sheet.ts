@@ -56,8 +56,8 @@ export const outlineSheet = `
 .pile-spine { display: flex; align-items: center; min-height: 38px; box-sizing: border-box; margin: 0 12px 3px 0; padding: 7px 8px 7px 17px; border-radius: 2px; color: #fff; text-decoration: none; font: 700 16px/19px ${face.writing}; position: relative; overflow-wrap: anywhere; }
 .pile-spine span { display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; overflow: hidden; }
 .pile-spine[data-open='true'] { margin-right: 0; border-top-right-radius: 0; border-bottom-right-radius: 0; }
-.contents-away, .trail-contents { flex: none; border: 0; background: none; padding: 0; color: var(--soft); font: 15px/26px ${face.interface}; cursor: pointer; }
-.contents-away { opacity: 0; } nav:hover > div > * > .contents-away, .contents-away:focus-visible { opacity: 1; } .drawer .contents-away { opacity: 1; min-height: 44px; margin: -8px 0; padding: 0 4px; font-size: 16px; }
+.contents-away, .trail-contents { flex: none; border: 0; background: none; padding: 0; color: var(--soft); font: 15px/20px ${face.interface}; cursor: pointer; }
+.contents-away { opacity: 0; } nav:hover .contents-away, .contents-away:focus-visible { opacity: 1; } .drawer .contents-away { opacity: 1; min-height: 44px; margin: -12px 0; padding: 0 4px; font-size: 16px; }
 @media (hover: none) { .contents-away { opacity: 1; } .contents-away, .trail-contents { min-height: 44px; } }
 .trail-contents { margin-inline-end: 6px; color: var(--lapis); font: 500 16px/28px ${face.interface}; }
 .drawer { position: fixed; inset: 0; z-index: 40; }
