@@ -173,6 +173,12 @@ test('W10 where there is no room for the contents they are drawn over the page, 
   await expect(drawer).toHaveCount(0);
   await expect(outline.getByRole('button', { name: 'Contents', exact: true })).toBeFocused();
   await outline.keyboard.press('Enter');
+  await line(outline, 'Tailrace').click({ button: 'right' });
+  const asked = outline.getByRole('dialog', { name: 'Tailrace' });
+  await expect(asked).toBeVisible();
+  await outline.keyboard.press('Escape');
+  await expect(asked).toHaveCount(0);
+  await expect(drawer).toBeVisible();
   await line(outline, 'Tailrace').click();
   await expect(title(outline)).toHaveText('Tailrace');
   await expect(drawer).toHaveCount(0);

@@ -54,7 +54,7 @@ export const KEY_ACTS: readonly KeyAct[] = [
   { key: 'n', label: 'New page beside', act: ({ entryId }) => makePageAt('beside', entryId) },
   { key: 'u', label: 'New page beneath', act: ({ entryId }) => makePageAt('beneath', entryId) },
   { key: 'm', label: 'Margin', act: () => dispatch(marginToggled()) },
-  { key: 'c', label: 'Contents', act: toggleContents },
+  { key: 'c', label: 'Contents', act: ({ entryId }) => (entryId ? toggleContents() : needsEntry()) },
   { key: 'o', label: 'Text only', act: () => dispatch(textOnlyToggled()) },
   {
     key: 'l',

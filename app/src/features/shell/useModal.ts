@@ -1,5 +1,8 @@
 import { useEffect, useState, type RefObject } from 'react';
 
+/** What is open over the screen, the topmost last: it alone hears the keys. */
+const opened: symbol[] = [];
+
 /** Keeps the focus in what lies over the screen while it is open, and gives it back after; Esc closes. */
 export function useModal(dialog: RefObject<unknown>, onClose: () => void): void {
   // Taken while drawing, before a field of what opens takes the focus.
@@ -10,7 +13,10 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
     if (element && !element.contains(document.activeElement)) {
       (element.querySelector<HTMLElement>('input, textarea') ?? element).focus();
     }
+    const self = Symbol('modal');
+    opened.push(self);
     const onKeyDown = (event: KeyboardEvent) => {
+      if (opened.at(-1) !== self) return;
       if (event.key === 'Escape') {
         event.stopPropagation();
         onClose();
@@ -19,6 +25,7 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
     };
     document.addEventListener('keydown', onKeyDown, true);
     return () => {
+      opened.splice(opened.indexOf(self), 1);
       document.removeEventListener('keydown', onKeyDown, true);
       if (before?.isConnected) before.focus();
     };
