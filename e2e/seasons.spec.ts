@@ -86,7 +86,9 @@ test('W6 what was deleted from a notebook that is deleted too comes back to the 
 });
 
 test('W7 pins in an order of one’s own, and pages opened last', async ({ outline }) => {
+  const visited = outline.waitForResponse((response) => response.url().endsWith('/visits'));
   await openPage(outline, 'Tailrace');
+  await visited;
   await openNotebook(outline);
   await act(outline, line(outline, 'Stop logs'), 'Pin to the Desk');
   await act(outline, line(outline, 'Wheel and gears'), 'Pin to the Desk');
