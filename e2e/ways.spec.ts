@@ -179,6 +179,11 @@ test('W10 where there is no room for the contents they are drawn over the page, 
   await outline.keyboard.press('Escape');
   await expect(asked).toHaveCount(0);
   await expect(drawer).toBeVisible();
+  await line(outline, 'Tailrace').focus();
+  await outline.keyboard.press('F2');
+  await outline.keyboard.type('Not this');
+  await outline.keyboard.press('Escape');
+  await expect(drawer).toBeVisible();
   await line(outline, 'Tailrace').click();
   await expect(title(outline)).toHaveText('Tailrace');
   await expect(drawer).toHaveCount(0);

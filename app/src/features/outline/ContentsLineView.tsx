@@ -177,6 +177,7 @@ function NameField({ entry, title }: { entry: ContentsEntry; title: string }) {
     <input
       ref={field}
       className="contents-name"
+      data-takes-escape
       aria-label={`Name of ${title}`}
       defaultValue={entry.name}
       onClick={(event) => {

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useContentsQuery, useEntryQuery } from '../../state/api';
 import { colour, measure, pigmentColour } from '../../theme/tokens';
 import { Action } from '../shell/Action';
+import { Loading } from '../shell/Loading';
 import { useRoom } from '../shell/useRoom';
 import { Words } from '../shell/Words';
 import { ContentsTree } from './ContentsTree';
@@ -44,7 +45,7 @@ export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: Note
   const { data: contents } = useContentsQuery(notebookId);
   const scroller = useRef<HTMLDivElement>(null);
   useScrolledIntoView(pageId, contents !== undefined);
-  if (!notebook || !contents) return null;
+  if (!notebook || !contents) return <Loading tone={colour.rule} />;
   return (
     <nav aria-label="Contents" style={{ height: '100%' }}>
       <div

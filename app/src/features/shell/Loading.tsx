@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { colour } from '../../theme/tokens';
 
 /** The shape of a page that is on its way, shown only when it takes a while. */
-export function Loading() {
+export function Loading({ tone = colour.ground }: { tone?: string }) {
   const [isLate, setLate] = useState(false);
   useEffect(() => {
     const timer = setTimeout(() => setLate(true), 150);
@@ -15,7 +15,7 @@ export function Loading() {
       {[38, 92, 84, 96, 60].map((width, index) => (
         <View
           key={index}
-          style={{ height: index === 0 ? 30 : 14, width: `${width}%`, backgroundColor: colour.ground, borderRadius: 2 }}
+          style={{ height: index === 0 ? 30 : 14, width: `${width}%`, backgroundColor: tone, borderRadius: 2 }}
         />
       ))}
     </View>

@@ -3,7 +3,10 @@ import { useEffect, useState, type RefObject } from 'react';
 /** What is open over the screen, the topmost last: it alone hears the keys. */
 const opened: symbol[] = [];
 
-/** Keeps the focus in what lies over the screen while it is open, and gives it back after; Esc closes. */
+/**
+ * Keeps the focus in what lies over the screen while it is open, and gives it back after; Esc closes, unless the field
+ * with the focus takes it for itself (`data-takes-escape`).
+ */
 export function useModal(dialog: RefObject<unknown>, onClose: () => void): void {
   // Taken while drawing, before a field of what opens takes the focus.
   const [before] = useState(() => document.activeElement as HTMLElement | null);
@@ -17,7 +20,7 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
     opened.push(self);
     const onKeyDown = (event: KeyboardEvent) => {
       if (opened.at(-1) !== self) return;
-      if (event.key === 'Escape') {
+      if (event.key === 'Escape' && !(event.target as HTMLElement).closest?.('[data-takes-escape]')) {
         event.stopPropagation();
         onClose();
       }
