@@ -11,6 +11,7 @@ await build({
   entryPoints: [
     'server/src/main.ts',
     'server/src/background/worker.ts',
+    'server/src/threads/thread.ts',
     ...commands.map((name) => `server/src/commands/${name}`),
   ],
   entryNames: '[name]',

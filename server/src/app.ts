@@ -4,9 +4,12 @@ import staticGzip, { type ExpressStaticGzipOptions as StaticGzipOptions } from '
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
+import { STATUS_CODES } from 'node:http';
 import path from 'node:path';
 import { pinoHttp } from 'pino-http';
+import { troubleOf } from './database/trouble';
 import { Problem } from './problem';
+import { asText } from './text';
 import { accountRoutes, SESSION_COOKIE } from './routes/accounts';
 import { actRoutes } from './routes/acts';
 import { binRoutes } from './routes/bin';
@@ -40,6 +43,7 @@ export function makeApp(services: Services): Express {
   const { config, log, accounts } = services;
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', config.proxies);
   app.use(
     pinoHttp({
       logger: log,
@@ -89,8 +93,9 @@ export function makeApp(services: Services): Express {
     Object.assign(response.locals, accounts.bySession(sessionToken(request.headers.cookie)) ?? {});
     next();
   });
-  api.get('/health', (_request, response) => {
-    services.database.first('SELECT 1');
+  api.get('/health', async (_request, response) => {
+    const ailment = await services.database.ailment();
+    if (ailment) throw ailment;
     response.json({ status: 'well' });
   });
   api.get('/description', (_request, response) => {
@@ -103,8 +108,8 @@ export function makeApp(services: Services): Express {
   api.use(importRoutes(services));
   api.use(fileRoutes(services));
   // Acts may bring blocks along.
-  api.use('/acts', express.json({ limit: '8mb' }));
-  api.use(express.json({ limit: '256kb' }));
+  api.use('/acts', express.json({ limit: '8mb', reviver: asText }));
+  api.use(express.json({ limit: '256kb', reviver: asText }));
   for (const routes of [
     accountRoutes,
     entryRoutes,
@@ -129,13 +134,25 @@ export function makeApp(services: Services): Express {
     response
       .status(problem.status)
       .type('application/problem+json')
-      .send(JSON.stringify({ ...problem.more, type: 'about:blank', status: problem.status, title: problem.sentence }));
+      .send(JSON.stringify({ ...problem.more, ...describe(problem) }));
   });
   return app;
 }
 
+/** RFC 9457, 3.1: the title names the type of problem, which about:blank leaves to the status; the detail this one. */
+const describe = ({ status, sentence }: Problem) => ({
+  type: 'about:blank',
+  status,
+  title: STATUS_CODES[status] ?? 'Problem',
+  detail: sentence,
+});
+
 function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
+  const trouble = troubleOf(error);
+  if (trouble) return trouble;
+  if (error instanceof RangeError && /call stack/u.test(error.message))
+    return new Problem(400, 'What was sent is nested deeper than anything here can be.');
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large') return new Problem(413, 'That is more than can be taken in at one time.');
   if (error instanceof Error && (error.name === 'ShapeError' || error.name === 'PlaceError'))
@@ -153,7 +170,9 @@ function serveApp(app: Express, folder: string): void {
   app.use('/fonts', staticGzip(path.join(folder, 'fonts'), { ...compressed, serveStatic: { maxAge: year } }));
   app.use(staticGzip(folder, { ...compressed, index: false, serveStatic: { index: false, cacheControl: false } }));
   app.use((request, response, next) => {
-    if (request.method !== 'GET') return next();
+    if (request.method !== 'GET' && request.method !== 'HEAD') return next();
+    // Places have no ending: what has one is a file that is not there.
+    if (/\.[\w-]+$/u.test(request.path)) return next(new Problem(404, 'There is no such file.'));
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(path.join(folder, 'index.html'));
   });

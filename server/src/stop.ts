@@ -7,7 +7,13 @@ export function stopOnSignal(running: Running): void {
     process.on(signal, () => {
       if (isStopping) return;
       isStopping = true;
-      void running.stop().then(() => process.exit(0));
+      running.stop().then(
+        () => process.exit(0),
+        (error: unknown) => {
+          running.services.log.error(error, 'the server could not be stopped in order');
+          process.exit(1);
+        },
+      );
     });
   }
 }

@@ -14,10 +14,10 @@ import type { ActsDone, DayInfo, PageInfo, SessionInfo, SettingsInfo } from './t
 
 const base = fetchBaseQuery({ baseUrl: '/api' });
 
-/** Problem details carry a sentence for people as their title. */
+/** Problem details carry a sentence for people as their detail. */
 export function problemSentence(error: unknown): string {
-  const { status, data } = (error ?? {}) as { status?: unknown; data?: { title?: unknown } };
-  if (typeof data?.title === 'string') return data.title;
+  const { status, data } = (error ?? {}) as { status?: unknown; data?: { detail?: unknown } };
+  if (typeof data?.detail === 'string') return data.detail;
   if (status === 'FETCH_ERROR') return 'The server can’t be reached. What you wrote is kept here; try again.';
   return 'That did not work. Nothing was changed; try again.';
 }

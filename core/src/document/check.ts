@@ -9,6 +9,7 @@ import {
   HIGHLIGHTS,
   MAX_BLOCKS,
   MAX_BLOCK_TEXT,
+  MAX_PAGE_TEXT,
   MAX_TITLE,
   TASK_STATES,
   type BodyJson,
@@ -119,10 +120,14 @@ export function checkBody(json: unknown): BodyJson {
     throw new ShapeError(`The text does not fit the form of a page: ${(error as Error).message}`);
   }
   if (body.content.length > MAX_BLOCKS) throw new ShapeError(`A page holds at most ${MAX_BLOCKS} blocks.`);
-  for (const node of body.content) {
+  let all = 0;
+  for (const node of canonical.content) {
     checkNode(node);
-    if (characters(node) > MAX_BLOCK_TEXT) throw new ShapeError(`A block holds at most ${MAX_BLOCK_TEXT} characters.`);
+    const length = characters(node);
+    if (length > MAX_BLOCK_TEXT) throw new ShapeError(`A block holds at most ${MAX_BLOCK_TEXT} characters.`);
+    all += length;
   }
+  if (all > MAX_PAGE_TEXT) throw new ShapeError(`A page holds at most ${MAX_PAGE_TEXT} characters.`);
   return canonical;
 }
 

@@ -1,5 +1,8 @@
 import type { NodeJson } from './types';
 
+/** Half of a surrogate pair is no character: it can't be stored, and U+FFFD, which is shown, stands in its place. */
+export const wellFormed = (value: string): string => value.replace(/\p{Surrogate}/gu, '\uFFFD');
+
 /**
  * The words a node holds of its own. A link without words of its own holds none: its title belongs to its target and
  * is joined on reading.

@@ -16,6 +16,12 @@ export const MAX_BLOCK_TEXT = 200_000;
 /** The most blocks one page may hold. */
 export const MAX_BLOCKS = 20_000;
 export const MAX_TITLE = 20_000;
+/** The most characters of text one page may hold. */
+export const MAX_PAGE_TEXT = 6_000_000;
+/** The most bytes of one update of a page: a page's text and what Yjs needs beside it. */
+export const MAX_UPDATE = 32 * 1024 * 1024;
+/** An update is sent in pieces of so many bytes, so that others are not held up by it. */
+export const UPDATE_PIECE = 512 * 1024;
 
 export interface MarkJson {
   type: string;

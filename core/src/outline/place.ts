@@ -37,7 +37,13 @@ export function checkPlace(outline: Outline, moved: { id: string; kind: EntryKin
   if (!mayHold(parent?.kind ?? null, moved.kind)) {
     throw new PlaceError(`A ${moved.kind} can’t stand in ${parent ? `a ${parent.kind}` : 'no notebook'}.`);
   }
-  for (let step = parent; step; step = step.parentId === null ? null : (outline.entry(step.parentId) ?? null)) {
+  const met = new Set<string>();
+  for (
+    let step = parent;
+    step && !met.has(step.id);
+    step = step.parentId === null ? null : (outline.entry(step.parentId) ?? null)
+  ) {
+    met.add(step.id);
     if (step.id === moved.id) {
       throw new PlaceError('This can’t be moved into itself or into something that stands beneath it.');
     }
@@ -47,6 +53,8 @@ export function checkPlace(outline: Outline, moved: { id: string; kind: EntryKin
 /**
  * Finds the order key for a place. A sibling that has meanwhile been moved elsewhere by another window no longer says
  * where: the entry then goes to the end, in the parent that was asked for.
+ *
+ * @throws PlaceError when it can't stand there; OrderError when the siblings have to be given new keys first
  */
 export function planPlace(
   outline: Outline,

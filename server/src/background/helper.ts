@@ -37,32 +37,62 @@ export interface Helper {
   close: () => Promise<void>;
 }
 
-/** Does it in a thread of its own. */
+/** How long an answer may take before the thread is taken for stuck, in milliseconds. */
+const ANSWERED_WITHIN = 120_000;
+
+interface Waiter {
+  resolve: (value: never) => void;
+  reject: (error: Error) => void;
+}
+
+/** Does it in a thread of its own. One that ends is replaced; what was asked of it fails. */
 export function threadHelper(script: URL, file: string): Helper {
-  const worker = new Worker(script, { workerData: { file } });
-  worker.unref();
-  const waiting = new Map<number, { resolve: (value: never) => void; reject: (error: Error) => void }>();
+  let worker: Worker | null = null;
+  let waiting = new Map<number, Waiter>();
   let asked = 0;
-  worker.on('message', ({ number, value, error }: { number: number; value: never; error?: string }) => {
-    const waiter = waiting.get(number);
-    waiting.delete(number);
-    if (error) waiter?.reject(new Error(error));
-    else waiter?.resolve(value);
-  });
-  const fail = (error: Error) => {
-    for (const waiter of waiting.values()) waiter.reject(error);
-    waiting.clear();
+  let isClosed = false;
+
+  const begin = (): Worker => {
+    const begun = new Worker(script, { workerData: { file } });
+    const own = (waiting = new Map<number, Waiter>());
+    worker = begun;
+    begun.unref();
+    begun.on('message', ({ number, value, error }: { number: number; value: never; error?: string }) => {
+      const waiter = own.get(number);
+      own.delete(number);
+      if (error) waiter?.reject(new Error(error));
+      else waiter?.resolve(value);
+    });
+    const fail = (error: Error) => {
+      if (worker === begun) worker = null;
+      for (const waiter of own.values()) waiter.reject(error);
+      own.clear();
+    };
+    begun.on('error', fail);
+    begun.on('exit', () => fail(new Error('The background thread ended.')));
+    return begun;
   };
-  worker.on('error', fail);
-  worker.on('exit', () => fail(new Error('The background thread ended.')));
+
   return {
     ask: (message) =>
       new Promise((resolve, reject) => {
-        asked += 1;
-        waiting.set(asked, { resolve, reject });
-        worker.postMessage({ number: asked, asked: message });
+        if (isClosed) return reject(new Error('The background thread was ended.'));
+        const asking = worker ?? begin();
+        const number = (asked += 1);
+        const late = setTimeout(() => void asking.terminate(), ANSWERED_WITHIN).unref();
+        const settle =
+          <T>(how: (value: T) => void) =>
+          (value: T) => {
+            clearTimeout(late);
+            how(value);
+          };
+        waiting.set(number, { resolve: settle(resolve), reject: settle(reject) });
+        asking.postMessage({ number, asked: message });
       }),
-    close: async () => void (await worker.terminate()),
+    close: async () => {
+      isClosed = true;
+      await worker?.terminate();
+    },
   };
 }
 

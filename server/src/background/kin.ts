@@ -94,7 +94,7 @@ export class KinSearch {
       .prepare(
         `WITH RECURSIVE up(id, parentId, deletedAt) AS (
            SELECT id, parentId, deletedAt FROM entries WHERE id = ? AND ownerId = ? AND kind = 'page' AND day IS NULL
-           UNION ALL SELECT e.id, e.parentId, e.deletedAt FROM entries e JOIN up ON e.id = up.parentId
+           UNION SELECT e.id, e.parentId, e.deletedAt FROM entries e JOIN up ON e.id = up.parentId
          ) SELECT COUNT(*) AS steps, COUNT(deletedAt) AS deleted FROM up`,
       )
       .get(id, ownerId) as { steps: number; deleted: number };

@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { readConfig } from '../config';
 import { openServices } from '../services';
+import { orTell } from '../startError';
 import { madeNotes } from '../services/madeNotes';
 
 /** Makes an account with any number of made-up pages in the data folder, and says how to sign in to it. */
@@ -12,7 +13,7 @@ if (!Number.isInteger(pages) || pages < 1) {
   process.exit(1);
 }
 const config = readConfig({ ...process.env, ...(values.data ? { GLOSSARION_DATA: values.data } : {}) });
-const services = await openServices(config, pino({ level: config.logLevel }));
+const services = await orTell(() => openServices(config, pino({ level: config.logLevel })));
 const name = `Made ${pages} ${Date.now().toString(36)}`;
 const account = await services.accounts.make(name, 'made for measuring');
 const report = await services.imports.take(account.id, madeNotes({ pages }));

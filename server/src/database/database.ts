@@ -1,15 +1,32 @@
 import BetterSqlite3 from 'better-sqlite3';
-import { mkdirSync } from 'node:fs';
+import { accessSync, constants, mkdirSync } from 'node:fs';
 import path from 'node:path';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
 import { entities } from '../entities';
 import { Foundations1790000000000 } from '../migrations/1790000000000-foundations';
 import { Structure1790000100000 } from '../migrations/1790000100000-structure';
 import { Links1790000300000 } from '../migrations/1790000300000-links';
 import { Writing1790000200000 } from '../migrations/1790000200000-writing';
+import { Places1790000400000 } from '../migrations/1790000400000-places';
+import { examine } from './examine';
+import { lockFolder } from './lock';
+import { readMarker, writeMarker } from './marker';
+import { StartError } from '../startError';
+import { Trouble, troubleOf } from './trouble';
 import { WriteQueue } from './writeQueue';
 
 export type RawDatabase = BetterSqlite3.Database;
+
+const MIGRATIONS = [
+  Foundations1790000000000,
+  Structure1790000100000,
+  Writing1790000200000,
+  Links1790000300000,
+  Places1790000400000,
+];
+
+/** Called when a transaction is over, before anybody is told how it went. */
+export type Ending = (isStored: boolean) => void;
 
 /**
  * One database file with two connections. Writing goes through TypeORM's connection and one queue, since transactions
@@ -18,41 +35,176 @@ export type RawDatabase = BetterSqlite3.Database;
 export class Database {
   private writes = new WriteQueue();
   private statements = new Map<string, BetterSqlite3.Statement>();
+  private endings = new Set<Ending>();
+  private raw: RawDatabase | undefined;
+  private counters: { changes: BetterSqlite3.Statement; version: BetterSqlite3.Statement } | null = null;
+  /** Why the last transaction could not be stored, as long as none was since. */
+  private trouble: Trouble | null = null;
 
   private constructor(
     private source: DataSource,
-    /** The connection that is written on; only within `write`. */
-    readonly writer: RawDatabase,
+    private folder: string,
+    readonly file: string,
     /** The connection that reads what is committed. */
     readonly reader: RawDatabase,
-    readonly file: string,
+    private unlock: () => void,
   ) {}
 
-  static async open(folder: string): Promise<Database> {
-    mkdirSync(folder, { recursive: true });
-    const file = path.join(folder, 'glossarion.sqlite');
-    let writer: RawDatabase | undefined;
-    const source = new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities,
-      migrations: [Foundations1790000000000, Structure1790000100000, Writing1790000200000, Links1790000300000],
-      synchronize: false,
-      prepareDatabase: (connection: RawDatabase) => {
-        writer = connection;
-        prepare(connection);
-      },
-    });
-    await source.initialize();
-    await source.runMigrations({ transaction: 'each' });
-    const reader = new BetterSqlite3(file, { readonly: true });
-    reader.pragma('cache_size = -65536');
-    return new Database(source, writer!, reader, file);
+  /** The connection that is written on; only within `write`. It may be another one after a failure. */
+  get writer(): RawDatabase {
+    return this.raw!;
   }
 
-  /** Runs one transaction after all before it. It commits when `work` is through and rolls back when it throws. */
+  /**
+   * Opens the database of a folder, for this process alone.
+   *
+   * @throws StartError with a sentence when that can't be; nothing was changed then
+   */
+  static async open(folder: string): Promise<Database> {
+    makeFolder(folder);
+    const unlock = lockFolder(folder);
+    try {
+      const file = path.join(folder, 'glossarion.sqlite');
+      examine(
+        folder,
+        file,
+        MIGRATIONS.map(({ name }) => name),
+      );
+      let opened: Database | undefined;
+      let writer: RawDatabase | undefined;
+      const source = new DataSource({
+        type: 'better-sqlite3',
+        database: file,
+        entities,
+        migrations: MIGRATIONS,
+        synchronize: false,
+        prepareDatabase: (connection: RawDatabase) => {
+          writer = connection;
+          if (opened) opened.raw = connection;
+          prepare(connection);
+        },
+      });
+      await source.initialize();
+      await source.runMigrations({ transaction: 'each' });
+      const reader = new BetterSqlite3(file, { readonly: true });
+      reader.pragma('cache_size = -65536');
+      opened = new Database(source, folder, file, reader, unlock);
+      opened.raw = writer;
+      opened.mark(true);
+      return opened;
+    } catch (error) {
+      unlock();
+      throw error instanceof StartError ? error : cannotOpen(folder, error);
+    }
+  }
+
+  /** Remembers beside the database whether it is open, and that it holds accounts. */
+  private mark(isOpen: boolean): void {
+    const hasAccounts = this.reader.prepare('SELECT 1 FROM accounts').get() !== undefined;
+    const present = readMarker(this.folder);
+    if (present?.isOpen !== isOpen || present.hasAccounts !== hasAccounts) {
+      writeMarker(this.folder, { isOpen, hasAccounts });
+    }
+  }
+
+  /** The first account was made: from now on an empty database in this folder is one that was lost. */
+  markAccounts(): void {
+    this.mark(true);
+  }
+
+  /** Calls `ending` at the end of every transaction; what was kept in memory of one that failed must be let go. */
+  onEnd(ending: Ending): void {
+    this.endings.add(ending);
+  }
+
+  /**
+   * Runs one transaction after all before it. It commits when `work` is through and rolls back when it throws.
+   * Resolves once what was written can be seen by the reading connection.
+   *
+   * @throws Trouble when the disk would not take it; whatever `work` throws
+   */
   write<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
-    return this.writes.run(() => this.source.transaction(async (manager) => work(manager)));
+    return this.writes.run(() => this.transact(work));
+  }
+
+  private async transact<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
+    const runner = this.source.createQueryRunner();
+    let result: T;
+    try {
+      const before = this.counted();
+      await runner.startTransaction();
+      result = await work(runner.manager);
+      // SQLite ends a transaction by itself when the disk is full; what came after would stand alone.
+      if (!this.writer.inTransaction) throw new Trouble(503, ENDED, null);
+      await runner.commitTransaction();
+      await runner.release();
+      const after = this.counted();
+      // Rows that were set to what they were leave nothing to be seen: a change that does is tried then.
+      const isSeen = after.changes === before.changes || after.version !== before.version || this.isWritable();
+      if (this.writer.inTransaction || !isSeen) throw new Trouble(503, ENDED, null);
+    } catch (error) {
+      await this.takeBack(runner);
+      this.end(false);
+      const trouble = troubleOf(error);
+      if (trouble) this.trouble = trouble;
+      throw trouble ?? error;
+    }
+    this.trouble = null;
+    this.end(true);
+    return result;
+  }
+
+  private end(isStored: boolean): void {
+    for (const ending of this.endings) ending(isStored);
+  }
+
+  /** How many rows this connection has changed, and which state the other one sees. */
+  private counted(): { changes: number; version: number } {
+    this.counters ??= {
+      changes: this.writer.prepare('SELECT total_changes()').pluck(),
+      version: this.reader.prepare('PRAGMA data_version').pluck(),
+    };
+    return { changes: this.counters.changes.get() as number, version: this.counters.version.get() as number };
+  }
+
+  /**
+   * Takes a transaction back that failed, in whatever way: afterwards none is open, and TypeORM says so too. It goes
+   * by its own count of what it began, which is wrong once SQLite has rolled back by itself; it then gets a new one.
+   */
+  private async takeBack(runner: QueryRunner): Promise<void> {
+    await runner.rollbackTransaction().catch(() => undefined);
+    try {
+      if (this.writer.inTransaction) this.writer.exec('ROLLBACK');
+    } catch {
+      // Seen to below.
+    }
+    if (this.writer.inTransaction) {
+      await this.source.destroy().catch(() => undefined);
+      this.counters = null;
+      await this.source.initialize();
+    } else if (runner.isTransactionActive) {
+      (this.source.driver as { queryRunner?: QueryRunner }).queryRunner = undefined;
+    }
+  }
+
+  /** Whether a change that is made now can be seen by the other connection. */
+  private isWritable(): boolean {
+    const next = ((this.writer.pragma('user_version', { simple: true }) as number) + 1) % 1_000_000;
+    this.writer.pragma(`user_version = ${next}`);
+    return this.reader.pragma('user_version', { simple: true }) === next;
+  }
+
+  /** Why nothing can be stored at present; null when it can. After a failure a write is tried. */
+  async ailment(): Promise<Trouble | null> {
+    this.first('SELECT 1');
+    if (!this.trouble) return null;
+    try {
+      await this.writes.run(async () => this.isWritable());
+      this.trouble = null;
+    } catch (error) {
+      this.trouble = troubleOf(error) ?? this.trouble;
+    }
+    return this.trouble;
   }
 
   /** A prepared statement of the reading connection, kept for the next time. */
@@ -70,13 +222,22 @@ export class Database {
     return this.statement(sql).get(...values) as T | undefined;
   }
 
+  /** Ends what is under way and closes; what was said to be stored is on the disk already. */
   async close(): Promise<void> {
     await this.writes.idle();
+    try {
+      this.writer.pragma('wal_checkpoint(TRUNCATE)');
+      this.mark(false);
+    } catch {
+      // Without room for it, the newest part stays in a file of its own and is joined at the next start.
+    }
     this.reader.close();
-    this.writer.pragma('wal_checkpoint(TRUNCATE)');
     await this.source.destroy();
+    this.unlock();
   }
 }
+
+const ENDED = 'The database ended what was being stored by itself. Nothing was changed here; try again in a moment.';
 
 function prepare(connection: RawDatabase): void {
   connection.pragma('journal_mode = WAL');
@@ -84,4 +245,21 @@ function prepare(connection: RawDatabase): void {
   connection.pragma('foreign_keys = ON');
   connection.pragma('busy_timeout = 5000');
   connection.pragma('cache_size = -65536');
+}
+
+function makeFolder(folder: string): void {
+  try {
+    mkdirSync(folder, { recursive: true });
+    accessSync(folder, constants.W_OK);
+  } catch (error) {
+    throw cannotOpen(folder, error);
+  }
+}
+
+function cannotOpen(folder: string, error: unknown): StartError {
+  const { code, message } = error as { code?: string; message: string };
+  const isRefused = /^(?:EACCES|EPERM|EROFS|SQLITE_READONLY.*|SQLITE_CANTOPEN.*)$/u.test(code ?? '');
+  if (isRefused) return new StartError(`The folder ${folder} can’t be written. Give the right to it, or name another.`);
+  if (troubleOf(error)?.status === 507) return new StartError(`There is no room left on the disk of ${folder}.`);
+  return new StartError(`The notes in ${folder} can’t be opened: ${message}.`);
 }

@@ -22,6 +22,10 @@ export function accountRoutes({ accounts, config }: Services): Router {
     limit: config.isDemo ? 1000 : 240,
     standardHeaders: true,
     legacyHeaders: false,
+    handler: (_request, response, next) => {
+      const seconds = Number(response.getHeader('Retry-After') ?? 60);
+      next(new Problem(429, `Too many tries. Try again in ${seconds} seconds.`, { retryAfter: seconds }));
+    },
   });
 
   const signIn = async (account: Account, request: Request, response: Response) => {
@@ -47,18 +51,22 @@ export function accountRoutes({ accounts, config }: Services): Router {
       path: '/accounts',
       summary: 'Makes an account and signs in to it.',
       isOpen: true,
-      body: Joi.object({ name, passphrase }),
+      body: Joi.object({ name, passphrase, invitation: Joi.string().allow('').max(200).default('') }),
     },
     async ({ body }, request, response) => {
-      const wish = body as { name: string; passphrase: string };
-      return signIn(await accounts.make(wish.name, wish.passphrase), request, response);
+      const wish = body as { name: string; passphrase: string; invitation: string };
+      return signIn(await accounts.signUpAs(wish.name, wish.passphrase, wish.invitation), request, response);
     },
   );
 
   route(
     router,
     { method: 'get', path: '/session', summary: 'Tells who is signed in.', isOpen: true },
-    ({ account }) => ({ account: account ? shown(account) : null, isDemo: config.isDemo }),
+    ({ account }) => ({
+      account: account ? shown(account) : null,
+      isDemo: config.isDemo,
+      signUp: account ? undefined : accounts.mayMake(),
+    }),
   );
 
   route(

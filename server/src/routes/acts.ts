@@ -133,8 +133,17 @@ const act = Joi.alternatives().conditional(Joi.ref('.do'), {
 });
 
 /** Everything that changes the outline: making, naming, moving, laying aside, deleting, and taking any of it back. */
-export function actRoutes({ acts, entries, noteName, forgetNames, notices }: Services): Router {
+export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }: Services): Router {
   const router = Router();
+  /** What is done is done: should its targets not be read, the window asks for them by itself. */
+  const targetsOf = (ownerId: string, ids: readonly string[]) => {
+    try {
+      return entries.targets(ownerId, ids);
+    } catch (error) {
+      log.error(error, 'the targets of acts could not be read');
+      return [];
+    }
+  };
   route(
     router,
     {
@@ -149,7 +158,7 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices }: Ser
       if (wanted.some(({ do: name }) => MAKES_MANY.has(name))) forgetNames(account.id);
       else for (const each of touched) noteName(account.id, each);
       notices.send(account.id, { pageId: touched.length === 1 ? touched[0]! : null, changed: changedBy(wanted) });
-      return { undo, targets: entries.targets(account.id, touched) };
+      return { undo, targets: targetsOf(account.id, touched) };
     },
   );
   return router;

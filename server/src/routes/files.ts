@@ -55,7 +55,9 @@ export function fileRoutes({ attachments }: Services): Router {
         params: schema,
       },
       async ({ account, params }, _request, response) => {
-        const { name, media, path } = attachments.own(account.id, params.id!);
+        const { media, path, ...stored } = await attachments.own(account.id, params.id!);
+        // The same content may be known by several names: it is handed over by the one it is asked for.
+        const name = params.name ?? stored.name;
         const disposition = SHOWN.test(media) ? 'inline' : 'attachment';
         response.setHeader('Content-Type', media.startsWith('text/') ? `${media}; charset=utf-8` : media);
         response.setHeader(

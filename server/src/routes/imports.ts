@@ -2,6 +2,7 @@ import { json, Router } from 'express';
 import Joi from 'joi';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
 import type { Services } from '../services';
+import { asText } from '../text';
 import { route } from './route';
 
 const file = Joi.object({
@@ -15,7 +16,7 @@ const file = Joi.object({
 /** Taking in notes from elsewhere. */
 export function importRoutes({ imports, notices }: Services): Router {
   const router = Router();
-  router.use('/imports', json({ limit: '64mb' }));
+  router.use('/imports', json({ limit: '64mb', reviver: asText }));
 
   route(
     router,

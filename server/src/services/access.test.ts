@@ -131,11 +131,12 @@ test('too many wrong passphrases have to wait, a right one included; the same an
   for (let tries = 0; tries < 5; tries += 1) {
     const response = await attempt('careful  PERSON', 'wrong words');
     expect(response.status).toBe(401);
-    expect(response.body.title).toBe((await attempt('Nobody', 'wrong words')).body.title);
+    expect(response.body.detail).toBe((await attempt('Nobody', 'wrong words')).body.detail);
   }
+  expect((await attempt('Nobody', 'wrong words')).status).toBe(429);
   const waiting = await attempt('Careful Person', 'tide and timber');
   expect(waiting.status).toBe(429);
-  expect(waiting.body.title).toMatch(/^Too many tries\. Try again in \d+ seconds\.$/);
+  expect(waiting.body.detail).toMatch(/^Too many tries\. Try again in \d+ seconds\.$/);
 });
 
 test('changing the passphrase ends every other session', async () => {
@@ -176,7 +177,7 @@ test('bad input gets a sentence, never a 500', async () => {
   ];
   for (const response of await Promise.all(asks)) {
     expect(response.status).toBe(400);
-    expect(response.body.title.length).toBeGreaterThan(10);
+    expect(response.body.detail.length).toBeGreaterThan(10);
   }
   for (const q of ['"', "'; DROP TABLE entries; --", '*', 'NEAR(a b)', 'title:', '-', '(((', '\u0000']) {
     await owner.get(`/find?q=${encodeURIComponent(q)}`).expect(200);

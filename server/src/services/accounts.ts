@@ -1,7 +1,8 @@
 import { hash, verify } from '@node-rs/argon2';
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { newId } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
+import type { Config } from '../config';
 import type { Database } from '../database/database';
 import { AccountEntity, SessionEntity, type Account, type Session } from '../entities';
 import { Problem } from '../problem';
@@ -11,6 +12,8 @@ const SESSION_DAYS = 60;
 const FREE_TRIES = 4;
 const FIRST_WAIT_SECONDS = 5;
 const LONGEST_WAIT_SECONDS = 15 * 60;
+/** Names that no account has are remembered for their tries, so many at most. */
+const UNKNOWN_NAMES = 10_000;
 
 /** Argon2id with the least settings OWASP's password storage sheet asks for (19 MiB, 2 passes). */
 const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
@@ -22,14 +25,58 @@ const compared = (name: string): string => foldWords(name).replace(/\s+/gu, ' ')
 
 const wrong = (): Problem => new Problem(401, 'The name or the passphrase is not right.');
 
+/** What a wrong try costs: from a number on, each makes the next wait twice as long. */
+function waitAfter(tries: number): string | null {
+  if (tries <= FREE_TRIES) return null;
+  return inFuture(Math.min(LONGEST_WAIT_SECONDS, FIRST_WAIT_SECONDS * 2 ** (tries - FREE_TRIES - 1)));
+}
+
+function refuseWithin(waitUntil: string | null): void {
+  const wait = waitUntil ? Date.parse(waitUntil) - Date.now() : 0;
+  if (wait <= 0) return;
+  const seconds = Math.ceil(wait / 1000);
+  throw new Problem(429, `Too many tries. Try again in ${seconds} seconds.`, { retryAfter: seconds });
+}
+
 /** Accounts and their sessions. */
 export class Accounts {
   /** Checked against when there is no such account, so that both answers take as long. */
   private decoy = hash('no such account', ARGON);
+  private endings = new Set<(sessionIds: ReadonlySet<string>) => void>();
+  /** Wrong tries within an open session; a stranger's tries at the way in do not count here, nor the other way round. */
+  private within = new Map<string, { tries: number; waitUntil: string | null }>();
+  /** Tries at names that no account has. */
+  private unknown = new Map<string, { tries: number; waitUntil: string | null }>();
 
-  constructor(private database: Database) {}
+  constructor(
+    private database: Database,
+    private signUp: Pick<Config, 'signUp' | 'invitation'> = { signUp: 'open', invitation: null },
+  ) {}
 
-  async make(name: string, passphrase: string, id = newId()): Promise<Account> {
+  /** Calls `ending` with the sessions that were just ended. */
+  onEnded(ending: (sessionIds: ReadonlySet<string>) => void): () => void {
+    this.endings.add(ending);
+    return () => this.endings.delete(ending);
+  }
+
+  /** Whether somebody who is not signed in may make an account, with an invitation or without. */
+  mayMake(): 'yes' | 'with an invitation' | 'no' {
+    if (this.signUp.signUp === 'invitation') return 'with an invitation';
+    if (this.signUp.signUp === 'open') return 'yes';
+    return this.database.first('SELECT 1 FROM accounts') ? 'no' : 'yes';
+  }
+
+  /** Makes an account for somebody who asks for one. */
+  async signUpAs(name: string, passphrase: string, invitation: string): Promise<Account> {
+    if (this.mayMake() === 'no') throw closed();
+    if (this.mayMake() === 'with an invitation' && !isSame(invitation, this.signUp.invitation ?? '')) {
+      throw new Problem(403, 'Accounts are made by invitation here, and that is not the invitation.');
+    }
+    return this.make(name, passphrase, newId(), this.signUp.signUp === 'first');
+  }
+
+  /** @param isFirst whether it may only be made while there is no other */
+  async make(name: string, passphrase: string, id = newId(), isFirst = false): Promise<Account> {
     const passphraseHash = await hash(passphrase, ARGON);
     const account: Account = {
       id,
@@ -42,10 +89,12 @@ export class Accounts {
     };
     if (account.foldedName === '') throw new Problem(400, 'A name needs at least one letter.');
     await this.database.write(async (manager) => {
+      if (isFirst && (await manager.count(AccountEntity)) > 0) throw closed();
       const taken = await manager.findOneBy(AccountEntity, { foldedName: account.foldedName });
       if (taken) throw new Problem(409, 'That name is taken. Choose another, or sign in.');
       await manager.insert(AccountEntity, account);
     });
+    this.database.markAccounts();
     return account;
   }
 
@@ -53,30 +102,25 @@ export class Accounts {
   async check(name: string, passphrase: string): Promise<Account> {
     const account = this.byName(name);
     if (!account) {
+      // A name that is not there is answered, and waits, as one that is.
+      const { tries, waitUntil } = this.unknown.get(compared(name)) ?? { tries: 0, waitUntil: null };
+      refuseWithin(waitUntil);
+      if (this.unknown.size >= UNKNOWN_NAMES) this.unknown.delete(this.unknown.keys().next().value!);
+      this.unknown.set(compared(name), { tries: tries + 1, waitUntil: waitAfter(tries + 1) });
       await verify(await this.decoy, passphrase);
       throw wrong();
     }
-    const wait = account.waitUntil ? Date.parse(account.waitUntil) - Date.now() : 0;
-    if (wait > 0) {
-      const seconds = Math.ceil(wait / 1000);
-      throw new Problem(429, `Too many tries. Try again in ${seconds} seconds.`, { retryAfter: seconds });
-    }
-    const isRight = await verify(account.passphraseHash, passphrase);
+    // The try counts before it is looked at, so that many at once are no more than many in turn.
     await this.database.write(async (manager) => {
-      if (isRight) {
-        if (account.failedTries > 0) {
-          await manager.update(AccountEntity, { id: account.id }, { failedTries: 0, waitUntil: null });
-        }
-        return;
-      }
-      await manager.increment(AccountEntity, { id: account.id }, 'failedTries', 1);
-      const { failedTries } = await manager.findOneByOrFail(AccountEntity, { id: account.id });
-      if (failedTries > FREE_TRIES) {
-        const seconds = Math.min(LONGEST_WAIT_SECONDS, FIRST_WAIT_SECONDS * 2 ** (failedTries - FREE_TRIES - 1));
-        await manager.update(AccountEntity, { id: account.id }, { waitUntil: inFuture(seconds) });
-      }
+      const { failedTries, waitUntil } = await manager.findOneByOrFail(AccountEntity, { id: account.id });
+      refuseWithin(waitUntil);
+      const tries = failedTries + 1;
+      await manager.update(AccountEntity, { id: account.id }, { failedTries: tries, waitUntil: waitAfter(tries) });
     });
-    if (!isRight) throw wrong();
+    if (!(await verify(account.passphraseHash, passphrase))) throw wrong();
+    await this.database.write((manager) =>
+      manager.update(AccountEntity, { id: account.id }, { failedTries: 0, waitUntil: null }),
+    );
     return account;
   }
 
@@ -114,22 +158,45 @@ export class Accounts {
     return account ? { account, session } : null;
   }
 
+  /** Whether a session is still open. */
+  isOpen(sessionId: string): boolean {
+    const now = new Date().toISOString();
+    return this.database.first('SELECT 1 FROM sessions WHERE id = ? AND expiresAt >= ?', sessionId, now) !== undefined;
+  }
+
   async closeSession(sessionId: string): Promise<void> {
     await this.database.write((manager) => manager.delete(SessionEntity, { id: sessionId }));
+    this.tellEnded([sessionId]);
   }
 
   /** Changes the passphrase and ends every other session. */
   async changePassphrase(account: Account, sessionId: string, present: string, next: string): Promise<void> {
-    await this.check(account.name, present);
+    const { tries, waitUntil } = this.within.get(sessionId) ?? { tries: 0, waitUntil: null };
+    refuseWithin(waitUntil);
+    this.within.set(sessionId, { tries: tries + 1, waitUntil: waitAfter(tries + 1) });
+    if (!(await verify(account.passphraseHash, present))) {
+      throw new Problem(401, 'The present passphrase is not right. Nothing was changed.');
+    }
+    this.within.delete(sessionId);
     const passphraseHash = await hash(next, ARGON);
-    await this.database.write(async (manager) => {
-      await manager.update(AccountEntity, { id: account.id }, { passphraseHash });
-      await manager
-        .createQueryBuilder()
-        .delete()
-        .from(SessionEntity)
-        .where('accountId = :accountId AND id != :sessionId', { accountId: account.id, sessionId })
-        .execute();
+    const others = await this.database.write(async (manager) => {
+      await manager.update(AccountEntity, { id: account.id }, { passphraseHash, failedTries: 0, waitUntil: null });
+      const sessions = await manager.findBy(SessionEntity, { accountId: account.id });
+      const ids = sessions.map(({ id }) => id).filter((id) => id !== sessionId);
+      for (const id of ids) await manager.delete(SessionEntity, { id });
+      return ids;
     });
+    this.tellEnded(others);
+  }
+
+  private tellEnded(ids: readonly string[]): void {
+    for (const id of ids) this.within.delete(id);
+    for (const ending of this.endings) ending(new Set(ids));
   }
 }
+
+const closed = (): Problem => new Problem(403, 'No more accounts are made here. Sign in to the one that is there.');
+
+/** Whether two secrets are one, in a time that does not tell where they differ. */
+const isSame = (one: string, other: string): boolean =>
+  timingSafeEqual(createHash('sha256').update(one).digest(), createHash('sha256').update(other).digest());

@@ -4,7 +4,7 @@ import { emptyBody, namedId, type BodyJson } from '@glossarion/core/document';
 import {
   checkPlace,
   MAX_NAME,
-  planPlace,
+  mayHold,
   type Act,
   type ActKind,
   type Outline,
@@ -22,6 +22,7 @@ import type { FactWriter } from './facts';
 import { nearestPlace } from './nearestPlace';
 import * as linking from './linking';
 import * as parts from './parts';
+import { placeFor, spotAgain } from './order';
 import { pin, unpin } from './pins';
 import { fillTemplate, type FilledTemplate } from './templates';
 
@@ -79,13 +80,13 @@ async function setPlace(context: ActContext, entry: Entry, place: { parentId: st
 /** How each act is done; each gives the acts that take it back. */
 const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   make: async (act, context) => {
-    const { manager, database, facts, ownerId, outline, now } = context;
+    const { manager, database, facts, ownerId, now } = context;
     const present = await manager.findOneBy(EntryEntity, { id: act.id });
     // Making what is there already changes nothing, so that it can be repeated.
     if (present?.ownerId === ownerId) return [];
     if (present) throw notFound();
     if (act.parentId !== null) ownButNoDay(context, act.parentId);
-    const { orderKey } = planPlace(outline, act, act);
+    const { orderKey } = placeFor(context, act, act);
     const filled = act.from ? fillTemplate(database.writer, ownerId, act, act.from) : null;
     const entry = {
       id: act.id,
@@ -165,14 +166,14 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   place: async (act, context) => {
     const entry = ownButNoDay(context, act.id);
     if (act.parentId !== null) ownButNoDay(context, act.parentId);
-    await setPlace(context, entry, planPlace(context.outline, entry, act));
+    await setPlace(context, entry, placeFor(context, entry, act));
     return [{ do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey }];
   },
 
   putBack: async (act, context) => {
     const entry = ownButNoDay(context, act.id);
     checkPlace(context.outline, entry, act.parentId);
-    await setPlace(context, entry, { parentId: act.parentId, orderKey: act.orderKey });
+    await setPlace(context, entry, spotAgain(context, entry, act));
     return [{ do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey }];
   },
 
@@ -193,6 +194,9 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   unbin: async (act, context) => {
     const entry = ownButNoDay(context, act.id);
     if (entry.deletedAt === null) return [];
+    // What held it may be gone for good by now.
+    const holder = entry.parentId === null ? null : own(context, entry.parentId).kind;
+    if (!mayHold(holder, entry.kind)) return context.perform({ do: 'restore', id: act.id });
     await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: null });
     adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), 1);
     return [{ do: 'bin', id: act.id }];
@@ -217,6 +221,11 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
 
   duplicate: async (act, context) => {
     const entry = ownButNoDay(context, act.id);
+    const present = context.database.writer.prepare('SELECT ownerId FROM entries WHERE id = ?').get(act.copyId) as
+      Pick<Entry, 'ownerId'> | undefined;
+    // Asked for twice, it is the same as once.
+    if (present?.ownerId === context.ownerId) return [];
+    if (present) throw notFound();
     await duplicate(context, entry, act.copyId);
     return [{ do: 'bin', id: act.copyId }];
   },
@@ -272,28 +281,23 @@ export class Acts {
   async perform(ownerId: string, acts: readonly Act[]): Promise<ActResult> {
     const accepted: Accepted[] = [];
     const undo: Act[] = [];
-    try {
-      await this.database.write(async (manager) => {
-        const context: ActContext = {
-          manager,
-          database: this.database,
-          facts: this.facts,
-          outline: this.outlineOf(ownerId),
-          ownerId,
-          now: new Date().toISOString(),
-          accepted,
-          documents: this.documents,
-          perform: async (act) => {
-            if ('name' in act && act.name.length > MAX_NAME) throw new Problem(400, 'That name is too long.');
-            return (PERFORMERS[act.do] as Performer<ActKind>)(act as never, context);
-          },
-        };
-        for (const act of acts) undo.unshift(...(await context.perform(act)));
-      });
-    } catch (error) {
-      for (const each of accepted) this.documents.forget(each.pageId);
-      throw error;
-    }
+    await this.database.write(async (manager) => {
+      const context: ActContext = {
+        manager,
+        database: this.database,
+        facts: this.facts,
+        outline: this.outlineOf(ownerId),
+        ownerId,
+        now: new Date().toISOString(),
+        accepted,
+        documents: this.documents,
+        perform: async (act) => {
+          if ('name' in act && act.name.length > MAX_NAME) throw new Problem(400, 'That name is too long.');
+          return (PERFORMERS[act.do] as Performer<ActKind>)(act as never, context);
+        },
+      };
+      for (const act of acts) undo.unshift(...(await context.perform(act)));
+    });
     for (const each of oneForEachPage(accepted)) this.documents.tell(each);
     const touched = [...new Set(acts.flatMap(idsOf).concat(accepted.map(({ pageId }) => pageId)))];
     return { undo, touched, accepted };

@@ -42,7 +42,7 @@ export class AlsoNamed {
     const day = this.entries.dayOf(ownerId, pageId);
     if (day) return [dayKey(day)];
     const { name } = this.entries.own(ownerId, pageId);
-    const keys = [name, ...this.entries.otherNames(pageId)].map(nameKey);
+    const keys = [name, ...this.entries.otherNames(ownerId, pageId)].map(nameKey);
     return [...new Set(keys)].filter((key) => key !== null);
   }
 

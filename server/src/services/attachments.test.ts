@@ -40,7 +40,7 @@ const stored = () =>
 test('a picture is stored once for its content, told by its content, and shown to its owner alone', async () => {
   const first = (await send(person, 'gate.png', png)).body as Attachment;
   expect(first).toMatchObject({ name: 'gate.png', media: 'image/png', size: png.length });
-  expect((await send(person, 'again.txt', png)).body).toEqual(first);
+  expect((await send(person, 'again.txt', png)).body).toEqual({ ...first, name: 'again.txt' });
   const other = await server.person();
   const theirs = (await send(other, 'gate.png', png)).body as Attachment;
   expect(theirs.id).not.toBe(first.id);
@@ -70,11 +70,11 @@ test('what could run is handed over as a file or kept in a sandbox', async () =>
 test('a file over the limit, an account over its limit and an empty file are refused with a sentence, and leave nothing', async () => {
   const before = stored().length;
   const large = await send(person, 'large.bin', Buffer.alloc(250_000, 1));
-  expect([large.status, large.body.title]).toEqual([413, 'That file is larger than the 0.2 MB that one may have.']);
-  expect((await send(person, 'empty.bin', Buffer.alloc(0))).body.title).toBe('That file is empty.');
+  expect([large.status, large.body.detail]).toEqual([413, 'That file is larger than the 0.2 MB that one may have.']);
+  expect((await send(person, 'empty.bin', Buffer.alloc(0))).body.detail).toBe('That file is empty.');
   for (const filling of [1, 2, 3]) await send(person, 'some.bin', Buffer.alloc(160_000, filling));
   const full = await send(person, 'more.bin', Buffer.alloc(100_000, 4));
-  expect([full.status, full.body.title]).toEqual([413, 'There is room for 0.5 MB of files, and it is used up.']);
+  expect([full.status, full.body.detail]).toEqual([413, 'There is room for 0.5 MB of files, and it is used up.']);
   expect(stored()).toHaveLength(before + 3);
   expect(server.services.attachments.unfinished()).toBe(0);
 });
@@ -116,12 +116,12 @@ test('a file goes a week after the bin lets go of the last page that shows it', 
   const { attachments, bin } = server.services;
   await person.post('/acts', { acts: [{ do: 'bin', id: page }] });
   await attachments.sweep(days(30));
-  expect(existsSync(attachments.own(person.id, file.id).path)).toBe(true);
+  expect(existsSync((await attachments.own(person.id, file.id)).path)).toBe(true);
   await bin.purge(person.id, page);
   await attachments.sweep(days(31));
   await attachments.sweep(days(37));
-  expect(existsSync(attachments.own(person.id, file.id).path)).toBe(true);
-  const { path: kept } = attachments.own(person.id, file.id);
+  expect(existsSync((await attachments.own(person.id, file.id)).path)).toBe(true);
+  const { path: kept } = await attachments.own(person.id, file.id);
   await attachments.sweep(days(39));
   expect(existsSync(kept)).toBe(false);
   expect((await read(person, file.id)).status).toBe(404);

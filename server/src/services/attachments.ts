@@ -1,14 +1,14 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { createWriteStream, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
-import { open, rename, rm } from 'node:fs/promises';
+import { createReadStream, createWriteStream, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { mkdir, open, rename, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import fileType from 'file-type';
 import { newId } from '@glossarion/core/document';
 import type { Config } from '../config';
 import type { Database } from '../database/database';
 import { notFound, Problem } from '../problem';
+import type { Threads } from '../threads/threads';
 
 export interface Attachment {
   id: string;
@@ -27,9 +27,14 @@ interface AttachmentRow extends Attachment {
 const KEPT_UNUSED = 7 * 24 * 60 * 60 * 1000;
 /** What is read of a file to know what it is. */
 const HEAD = 4100;
+/** How long finding out what a file is may take, and how long an upload may stand still, in milliseconds. */
+const SNIFFED_WITHIN = 2_000;
+const STILL_AFTER = 60_000;
 /** How many times the limit is read before the connection is cut. */
 const READ_TO = 10;
 const MAX_NAME = 300;
+/** Files that are known to be whole are remembered, so many at most. */
+const KNOWN_WHOLE = 20_000;
 
 const megabytes = (bytes: number): string => `${Math.round(bytes / 100_000) / 10} MB`;
 
@@ -40,10 +45,13 @@ const megabytes = (bytes: number): string => `${Math.round(bytes / 100_000) / 10
 export class Attachments {
   private folder: string;
   private incoming: string;
+  /** Files that were found whole, with the moment and size they had then. */
+  private whole = new Map<string, string>();
 
   constructor(
     private database: Database,
-    private config: Pick<Config, 'data' | 'fileLimit' | 'accountLimit'>,
+    private config: Pick<Config, 'data' | 'fileLimit' | 'accountLimit' | 'serverLimit'>,
+    private threads: Threads,
   ) {
     this.folder = path.join(config.data, 'files');
     this.incoming = path.join(this.folder, 'incoming');
@@ -54,35 +62,61 @@ export class Attachments {
 
   /** Takes in a file. One that was cut off, or is too large, leaves nothing behind. */
   async take(ownerId: string, name: string, content: Readable): Promise<Attachment> {
-    const present = this.database.first<{ total: number }>(
-      'SELECT COALESCE(SUM(size), 0) AS total FROM attachments WHERE ownerId = ?',
-      ownerId,
-    )!.total;
+    const room = this.room(ownerId);
     const temporary = path.join(this.incoming, randomUUID());
     try {
-      const { hash, size } = await this.receive(content, temporary, present);
-      const media = await mediaOf(temporary, name);
+      const { hash, size } = await this.receive(content, temporary, room);
+      const media = await this.mediaOf(temporary, name);
       await this.keep(temporary, hash);
-      return await this.note(ownerId, { hash, size, media, name: plainName(name) });
+      // Whoever adds the same under another name sees it by that name.
+      return {
+        ...(await this.note(ownerId, { hash, size, media, name: plainName(name) })),
+        name: plainName(name),
+        media,
+      };
     } catch (error) {
       await rm(temporary, { force: true });
       throw error;
     }
   }
 
-  private async receive(content: Readable, to: string, present: number): Promise<{ hash: string; size: number }> {
-    const { fileLimit, accountLimit } = this.config;
+  /** How much more this account may add, in bytes, and the sentence for more. */
+  private room(ownerId: string): { left: number; refusal: Problem } {
+    const { accountLimit, serverLimit } = this.config;
+    const own = this.database.first<{ total: number }>(
+      'SELECT COALESCE(SUM(size), 0) AS total FROM attachments WHERE ownerId = ?',
+      ownerId,
+    )!.total;
+    const all = this.database.first<{ total: number }>(
+      'SELECT COALESCE(SUM(size), 0) AS total FROM (SELECT MAX(size) AS size FROM attachments GROUP BY hash)',
+    )!.total;
+    const left = accountLimit - own;
+    const onServer = serverLimit - all;
+    return left <= onServer
+      ? { left, refusal: new Problem(413, `There is room for ${megabytes(accountLimit)} of files, and it is used up.`) }
+      : { left: onServer, refusal: new Problem(507, 'There is no room left for files on this server.') };
+  }
+
+  private async receive(
+    content: Readable,
+    to: string,
+    room: { left: number; refusal: Problem },
+  ): Promise<{ hash: string; size: number }> {
+    const { fileLimit } = this.config;
     const hash = createHash('sha256');
     let size = 0;
     let refusal: Problem | null = null;
+    // An upload may be slow, as long as it moves.
+    const still = setTimeout(() => content.destroy(new Problem(408, 'The file stopped arriving.')), STILL_AFTER);
     // What is too much is read to its end, so that the sentence arrives, but not kept.
     const measure = new Transform({
       transform(chunk: Buffer, _encoding, done) {
+        still.refresh();
         size += chunk.length;
         if (size > fileLimit) {
           refusal ??= new Problem(413, `That file is larger than the ${megabytes(fileLimit)} that one may have.`);
-        } else if (present + size > accountLimit) {
-          refusal ??= new Problem(413, `There is room for ${megabytes(accountLimit)} of files, and it is used up.`);
+        } else if (size > room.left) {
+          refusal ??= room.refusal;
         }
         if (size > fileLimit * READ_TO) return done(refusal);
         if (refusal) return done();
@@ -90,7 +124,8 @@ export class Attachments {
         done(null, chunk);
       },
     });
-    await pipeline(content, measure, createWriteStream(to));
+    // On the disk before it is closed: what is acknowledged outlasts a power cut.
+    await pipeline(content, measure, createWriteStream(to, { flush: true })).finally(() => clearTimeout(still));
     if (refusal) throw refusal as Problem;
     if (size === 0) throw new Problem(400, 'That file is empty.');
     return { hash: hash.digest('hex'), size };
@@ -102,9 +137,30 @@ export class Attachments {
 
   private async keep(temporary: string, hash: string): Promise<void> {
     const kept = this.pathOf(hash);
-    mkdirSync(path.dirname(kept), { recursive: true });
-    if (existsSync(kept)) await rm(temporary);
-    else await rename(temporary, kept);
+    const folder = path.dirname(kept);
+    await mkdir(folder, { recursive: true });
+    // In the place of one that is there: should that be damaged, it is whole again.
+    await rename(temporary, kept);
+    for (const each of [folder, this.folder]) await flushFolder(each);
+    this.whole.delete(hash);
+  }
+
+  /** What a file is, by its content; by its name only where a content of text can't tell. */
+  private async mediaOf(file: string, name: string): Promise<string> {
+    const handle = await open(file);
+    try {
+      const head = Buffer.alloc(HEAD);
+      const { bytesRead } = await handle.read(head, 0, HEAD, 0);
+      // A file made to be hard to tell is one of an unknown kind.
+      const known = await this.threads
+        .run('sniff', new Uint8Array(head.subarray(0, bytesRead)), { within: SNIFFED_WITHIN })
+        .catch(() => null);
+      const text = TEXTS[path.extname(name).toLowerCase()];
+      if (known && !(known === 'application/xml' && text)) return recorded(known, name);
+      return text ?? 'application/octet-stream';
+    } finally {
+      await handle.close();
+    }
   }
 
   private note(ownerId: string, file: Omit<AttachmentRow, 'id' | 'ownerId'>): Promise<Attachment> {
@@ -122,15 +178,34 @@ export class Attachments {
     });
   }
 
-  /** An attachment of this owner and where its content is. */
-  own(ownerId: string, id: string): Attachment & { path: string } {
+  /**
+   * An attachment of this owner and where its content is.
+   *
+   * @throws Problem when it is not there, or is not what was once stored
+   */
+  async own(ownerId: string, id: string): Promise<Attachment & { path: string }> {
     const row = this.database.first<AttachmentRow>(
       'SELECT * FROM attachments WHERE id = ? AND ownerId = ?',
       id,
       ownerId,
     );
-    if (!row || !existsSync(this.pathOf(row.hash))) throw notFound();
+    if (!row) throw notFound();
+    if (!(await this.isWhole(row))) {
+      throw new Problem(410, 'This file was damaged on the server’s disk. Add the same file again, and it is whole.');
+    }
     return { ...row, path: this.pathOf(row.hash) };
+  }
+
+  /** Whether a content is on the disk as it was stored. It is read through once, and again when it was changed. */
+  private async isWhole({ hash, size }: Pick<AttachmentRow, 'hash' | 'size'>): Promise<boolean> {
+    const stat = statSync(this.pathOf(hash), { throwIfNoEntry: false });
+    if (stat?.size !== size) return false;
+    const sign = `${stat.mtimeMs} ${stat.size}`;
+    if (this.whole.get(hash) === sign) return true;
+    if ((await hashOfFile(this.pathOf(hash))) !== hash) return false;
+    if (this.whole.size >= KNOWN_WHOLE) this.whole.clear();
+    this.whole.set(hash, sign);
+    return true;
   }
 
   /**
@@ -178,21 +253,23 @@ const TEXTS: Record<string, string> = {
   '.ics': 'text/calendar',
 };
 
-/** What a file is, by its content; by its name only where a content of text can't tell. */
-async function mediaOf(file: string, name: string): Promise<string> {
-  const handle = await open(file);
+/** A recording of sound alone comes in a container that is told as video. */
+const recorded = (media: string, name: string): string =>
+  media === 'video/webm' && /\.(?:weba|voice\.webm)$/iu.test(name) ? 'audio/webm' : media;
+
+/** The SHA-256 of a file's content, as hexadecimal digits. */
+export async function hashOfFile(file: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(file), hash);
+  return hash.digest('hex');
+}
+
+/** Makes sure that the names in a folder are on the disk. */
+async function flushFolder(folder: string): Promise<void> {
+  const handle = await open(folder);
   try {
-    const head = Buffer.alloc(HEAD);
-    const { bytesRead } = await handle.read(head, 0, HEAD, 0);
-    const known = await fileType.fromBuffer(head.subarray(0, bytesRead));
-    const text = TEXTS[path.extname(name).toLowerCase()];
-    if (known && !(known.mime === 'application/xml' && text)) return recorded(known.mime, name);
-    return text ?? 'application/octet-stream';
+    await handle.sync();
   } finally {
     await handle.close();
   }
 }
-
-/** A recording of sound alone comes in a container that is told as video. */
-const recorded = (media: string, name: string): string =>
-  media === 'video/webm' && /\.(?:weba|voice\.webm)$/iu.test(name) ? 'audio/webm' : media;

@@ -10,6 +10,8 @@ const AFTER = 500;
 const AT_LATEST = 5_000;
 /** The pause between two pieces of work, in which others may write. */
 const BETWEEN = 15;
+/** What failed is tried again after this long. */
+const AGAIN_AFTER = 15_000;
 /** Windows are told of what was found at most so often. */
 const TELL_EVERY = 1_000;
 
@@ -72,8 +74,9 @@ export class Background {
   async close(): Promise<void> {
     this.isClosed = true;
     if (this.timer) clearTimeout(this.timer);
-    await this.running;
+    // What is being looked for is not waited for: it is due again at the next start.
     await this.helper.close();
+    await this.running;
   }
 
   private async work(): Promise<void> {
@@ -89,7 +92,9 @@ export class Background {
         await new Promise((resolve) => setTimeout(resolve, BETWEEN));
       }
     } catch (error) {
-      if (!this.isClosed) this.log.error(error, 'background work failed');
+      if (this.isClosed) return;
+      this.log.error(error, 'background work failed');
+      setTimeout(() => this.poke(), AGAIN_AFTER).unref();
     }
   }
 

@@ -22,7 +22,9 @@ export function adjustBeneath(writer: RawDatabase, parentId: string | null, weig
      RETURNING parentId, deletedAt`,
   );
   let id = parentId;
-  while (id !== null) {
+  const met = new Set<string>();
+  while (id !== null && !met.has(id)) {
+    met.add(id);
     const above = update.get(sign * weight.pages, sign * weight.sections, id) as
       { parentId: string | null; deletedAt: string | null } | undefined;
     id = above && above.deletedAt === null ? above.parentId : null;

@@ -8,12 +8,17 @@ import { entryTitle, type Entries, type Met } from './entries';
 
 const SHOWN = 200;
 
+/** Something with all that went along. CROSS JOIN keeps the order of the walk: what holds others comes first. */
 const ALL_BENEATH = `
-  WITH RECURSIVE down(id, parentId) AS (
-    SELECT id, parentId FROM entries WHERE id = ?
-    UNION ALL
-    SELECT e.id, e.parentId FROM entries e JOIN down ON e.parentId = down.id WHERE e.deletedAt IS NULL
-  ) SELECT e.* FROM down JOIN entries e ON e.id = down.id`;
+  WITH RECURSIVE down(id) AS (
+    SELECT ?
+    UNION
+    SELECT e.id FROM entries e JOIN down ON e.parentId = down.id WHERE e.deletedAt IS NULL
+  ) SELECT e.* FROM down CROSS JOIN entries e ON e.id = down.id`;
+
+/** A page that was merged into another leads there, and is shown only when something stands in it again. */
+const IS_SHOWN = `deletedAt IS NOT NULL AND (mergedInto IS NULL OR wordCount > 0 OR firstWords != ''
+  OR EXISTS (SELECT 1 FROM entries held WHERE held.parentId = entries.id AND held.deletedAt IS NULL))`;
 
 /** What was deleted, until it is brought back or deleted for good. */
 export class Bin {
@@ -28,13 +33,14 @@ export class Bin {
     const query = parseQuery(typed);
     const deletedIds = this.deletedIds(ownerId);
     if (deletedIds.length === 0) return [];
+    const isShown = new Set(deletedIds);
     const ids = isEmptyQuery(query) ? deletedIds : this.matchingIds(ownerId, toMatch(query));
     const met: Met = new Map();
     const found: BinnedEntry[] = [];
     for (const id of ids) {
       const line = this.entries.line(ownerId, id, met);
       const deleted = line.findLast((step) => step.deletedAt !== null);
-      if (!deleted || line[line.length - 1]?.mergedInto) continue;
+      if (!deleted || (line[line.length - 1]?.mergedInto && !isShown.has(id))) continue;
       const { kind, pagesBeneath, sectionsBeneath } = this.entries.own(ownerId, id);
       found.push({
         ...this.entries.targets(ownerId, [id])[0]!,
@@ -52,11 +58,7 @@ export class Bin {
 
   private deletedIds(ownerId: string): string[] {
     return this.database
-      .all<{ id: string }>(
-        `SELECT id FROM entries WHERE ownerId = ? AND deletedAt IS NOT NULL AND mergedInto IS NULL
-         ORDER BY deletedAt DESC`,
-        ownerId,
-      )
+      .all<{ id: string }>(`SELECT id FROM entries WHERE ownerId = ? AND ${IS_SHOWN} ORDER BY deletedAt DESC`, ownerId)
       .map((row) => row.id);
   }
 
@@ -120,7 +122,7 @@ export class Bin {
   async empty(ownerId: string): Promise<number> {
     return this.database.write(() => {
       const ids = this.database.writer
-        .prepare('SELECT id FROM entries WHERE ownerId = ? AND deletedAt IS NOT NULL AND mergedInto IS NULL')
+        .prepare(`SELECT id FROM entries WHERE ownerId = ? AND ${IS_SHOWN}`)
         .all(ownerId) as { id: string }[];
       for (const { id } of ids) this.purgeWithin(ownerId, id);
       return ids.length;
@@ -134,7 +136,12 @@ export class Bin {
     if (!root) throw notFound();
     if (root.deletedAt === null) throw new Problem(409, 'Only what is in the bin can be deleted for good.');
     const doomed = writer.prepare(ALL_BENEATH).all(id) as Entry[];
-    const bury = writer.prepare('INSERT OR REPLACE INTO tombstones (id, ownerId, title, goneAt) VALUES (?, ?, ?, ?)');
+    const bury = writer.prepare(
+      `INSERT INTO tombstones (id, ownerId, title, goneAt) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE
+       SET title = excluded.title, goneAt = excluded.goneAt WHERE ownerId = excluded.ownerId`,
+    );
+    // What was merged into it stands for itself again, and can be seen in the bin.
+    const lead = writer.prepare('UPDATE entries SET mergedInto = NULL WHERE mergedInto = ?');
     const linkedBlocks = writer.prepare(
       `SELECT b.id, b.words FROM blocks b WHERE b.pageId = ? AND b.words != ''
        AND EXISTS (SELECT 1 FROM links l WHERE l.target = b.id AND l.pageId != b.pageId)`,
@@ -148,6 +155,7 @@ export class Bin {
       const blocks = linkedBlocks.all(entry.id) as { id: string; words: string }[];
       for (const block of blocks) bury.run(block.id, ownerId, block.words, goneAt);
       shelter.run(root.parentId, entry.id);
+      lead.run(entry.id);
     }
     for (const entry of doomed.reverse()) {
       unindex.run(entry.row);

@@ -3,7 +3,11 @@ import { bodyFacts, readBody, readTitle, type BodyJson } from '@glossarion/core/
 import { indexedWords } from '@glossarion/core/find';
 import { MentionSearch } from '../background/mentions';
 import type { RawDatabase } from '../database/database';
+import { checkPlaces } from './checkPlaces';
 import { foundTitle } from './facts';
+
+/** A circle in what stands in what ends there; it is reported by itself. */
+const MOST_STEPS = 50_000_000;
 
 /** One place where what is stored of a page does not follow from its body. */
 export interface Disagreement {
@@ -85,6 +89,7 @@ export function checkData(database: RawDatabase): Disagreement[] {
          UNION ALL
          SELECT e.parentId, b.kind FROM beneath b JOIN entries e ON e.id = b.root
          WHERE e.parentId IS NOT NULL AND e.deletedAt IS NULL
+         LIMIT ${MOST_STEPS}
        ), counted AS (
          SELECT root, SUM(kind = 'page') AS pages, SUM(kind = 'section') AS sections FROM beneath GROUP BY root
        )
@@ -101,7 +106,7 @@ export function checkData(database: RawDatabase): Disagreement[] {
   for (const { id, name, title } of names) {
     if (title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });
   }
-  return [...found, ...checkMentions(database)];
+  return [...found, ...checkPlaces(database), ...checkMentions(database)];
 }
 
 /** Compares what names what with the texts, where nothing is waiting to be looked through. */

@@ -84,12 +84,20 @@ export type Listener = (accepted: Accepted) => void;
 export class Documents {
   private live = new Map<string, LivePage>();
   private listeners = new Set<Listener>();
+  /** Pages that were read or changed within the transaction that is under way. */
+  private bound = new Set<string>();
 
   constructor(
     private database: Database,
     private entries: Entries,
     private facts: FactWriter,
-  ) {}
+  ) {
+    // Whatever throws takes back what was stored, so that nothing of it may be left in memory.
+    database.onEnd((isStored) => {
+      if (!isStored) for (const pageId of this.bound) this.live.delete(pageId);
+      this.bound.clear();
+    });
+  }
 
   onAccepted(listener: Listener): () => void {
     this.listeners.add(listener);
@@ -103,19 +111,26 @@ export class Documents {
     day: string | null,
     vector: Uint8Array | null,
   ): Promise<{ epoch: number; update: Uint8Array; vector: Uint8Array }> {
-    if (day !== null && dayId(ownerId, day) === pageId && !this.entries.exists(pageId)) {
+    // All of it within the transaction: the next one may change the document before it is stored.
+    return this.database.write(() => {
       const { writer } = this.database;
-      const body = dayBeginning(writer, ownerId, pageId, day);
-      await this.database.write(() => rememberBeginning(writer, ownerId, pageId, body));
-      const update = seedDocument(pageId, '', body);
-      return { epoch: 1, update, vector: Y.encodeStateVectorFromUpdate(update) };
-    }
-    const page = await this.database.write(() => this.load(ownerId, pageId));
-    return {
-      epoch: page.epoch,
-      update: Y.encodeStateAsUpdate(page.document, vector ?? undefined),
-      vector: Y.encodeStateVector(page.document),
-    };
+      if (day !== null && dayId(ownerId, day) === pageId && !this.isThere(pageId)) {
+        const body = dayBeginning(writer, ownerId, pageId, day);
+        rememberBeginning(writer, ownerId, pageId, body);
+        const update = seedDocument(pageId, '', body);
+        return { epoch: 1, update, vector: Y.encodeStateVectorFromUpdate(update) };
+      }
+      const page = this.load(ownerId, pageId);
+      return {
+        epoch: page.epoch,
+        update: Y.encodeStateAsUpdate(page.document, vector ?? undefined),
+        vector: Y.encodeStateVector(page.document),
+      };
+    });
+  }
+
+  private isThere(pageId: string): boolean {
+    return this.database.writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(pageId) !== undefined;
   }
 
   /** Takes in an update from a window. Resolves when it is stored; rejects with a ShapeError when it is refused. */
@@ -138,6 +153,7 @@ export class Documents {
       try {
         applied = applyWithRescue(page.document, update, recall);
       } catch (error) {
+        if (isTooDeep(error)) throw tooDeep();
         throw new ShapeError(`What was sent is not an update of a page: ${(error as Error).message}`);
       }
       const note = this.database.writer.prepare(
@@ -189,7 +205,7 @@ export class Documents {
     for (const listener of this.listeners) listener(accepted);
   }
 
-  /** Lets go of what is in memory of a page: it may hold what was not stored, or be gone. */
+  /** Lets go of what is in memory of a page that is gone. Within a transaction. */
   forget(pageId: string): void {
     this.live.delete(pageId);
   }
@@ -205,8 +221,7 @@ export class Documents {
       this.tell(accepted);
       return accepted;
     } catch (error) {
-      this.forget(pageId);
-      throw error;
+      throw isTooDeep(error) ? tooDeep() : error;
     }
   }
 
@@ -223,7 +238,7 @@ export class Documents {
     const { update, shown, body, editedSince } = change(page);
     const beforeMending = editedSince ?? Y.encodeStateVector(present);
     const known = new Set(page.facts.blocks.map((block) => block.id));
-    const isTaken = (id: string) => !known.has(id) && this.isElsewhere(pageId, id);
+    const isTaken = (id: string) => !known.has(id) && this.isElsewhere(ownerId, pageId, id);
     const { body: repaired } = repairBody(body, isTaken);
     const isRepaired = repaired !== shown;
     if (isRepaired) writeBody(present, repaired);
@@ -265,15 +280,20 @@ export class Documents {
     }
   }
 
-  private isElsewhere(pageId: string, blockId: string): boolean {
-    const row = this.database.writer.prepare('SELECT 1 FROM blocks WHERE id = ? AND pageId != ?').get(blockId, pageId);
+  /** Whether another page of the same account holds a block: nothing is told of those of others. */
+  private isElsewhere(ownerId: string, pageId: string, blockId: string): boolean {
+    const row = this.database.writer
+      .prepare(
+        'SELECT 1 FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND b.pageId != ? AND e.ownerId = ?',
+      )
+      .get(blockId, pageId, ownerId);
     return row !== undefined;
   }
 
   /** Makes the row and the seed of a day that is written for the first time. Within a transaction. */
   private async makeDay(ownerId: string, pageId: string, day: string): Promise<void> {
     const { writer } = this.database;
-    if (writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(pageId)) return;
+    if (this.isThere(pageId)) return;
     this.makeDayRow(ownerId, pageId, day, dayBeginning(writer, ownerId, pageId, day));
     writer.prepare('DELETE FROM daySeeds WHERE pageId = ?').run(pageId);
   }
@@ -293,6 +313,7 @@ export class Documents {
 
   /** Reads a page into memory, turning its JSON into a document when nobody has edited it yet. Within a transaction. */
   private load(ownerId: string, pageId: string): LivePage {
+    this.bound.add(pageId);
     const ready = this.live.get(pageId);
     if (ready) {
       if (ready.ownerId !== ownerId) throw notFound();
@@ -345,6 +366,10 @@ export class Documents {
     });
   }
 }
+
+/** Nodes within nodes, deeper than can be followed: no window makes such. */
+const isTooDeep = (error: unknown): boolean => error instanceof RangeError && /call stack/u.test(error.message);
+const tooDeep = () => new ShapeError('What was sent is nested deeper than anything on a page can be.');
 
 /** A change that the server makes in a document. */
 const edited =

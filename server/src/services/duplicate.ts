@@ -1,14 +1,14 @@
 import { blockIds, newId, withIds, type BodyJson } from '@glossarion/core/document';
-import { planPlace } from '@glossarion/core/outline';
 import { EntryEntity, type Entry } from '../entities';
 import type { ActContext } from './acts';
 import { adjustBeneath, weightOf } from './beneath';
+import { placeFor } from './order';
 
 /** CROSS JOIN keeps the order of the walk: what holds others comes before them, as their rows must. */
 const LIVING_BENEATH = `
   WITH RECURSIVE down(id) AS (
     SELECT ?
-    UNION ALL
+    UNION
     SELECT e.id FROM entries e JOIN down ON e.parentId = down.id WHERE e.deletedAt IS NULL
   ) SELECT e.* FROM down CROSS JOIN entries e ON e.id = down.id`;
 
@@ -17,7 +17,7 @@ const LIVING_BENEATH = `
  * the original links inside the copy. What is in the bin is not copied.
  */
 export async function duplicate(context: ActContext, root: Entry, copyId: string): Promise<void> {
-  const { database, manager, facts, outline } = context;
+  const { database, manager, facts } = context;
   const { writer } = database;
   const originals = writer.prepare(LIVING_BENEATH).all(root.id) as Entry[];
   const newIds = new Map<string, string>(originals.map((entry) => [entry.id, entry.id === root.id ? copyId : newId()]));
@@ -29,8 +29,8 @@ export async function duplicate(context: ActContext, root: Entry, copyId: string
     bodies.set(id, body);
     for (const blockId of blockIds(body)) newIds.set(blockId, newId());
   }
-  const { orderKey } = planPlace(
-    outline,
+  const { orderKey } = placeFor(
+    context,
     { id: copyId, kind: root.kind },
     { parentId: root.parentId, afterId: root.id },
   );

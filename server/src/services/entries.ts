@@ -31,9 +31,6 @@ export type Met = Map<string, Step | undefined>;
 
 export type EntryPlace = Omit<Target, 'state'> & { isDeleted: boolean; kind: EntryKind };
 
-/** Pages that were merged one into the other are followed so far. */
-const MERGINGS = 50;
-
 /** What entries are and where they stand. The one place where access to entries is decided. */
 export class Entries {
   /** The days of accounts by the ids of their pages; made when an id is met that nothing stored has. */
@@ -48,8 +45,9 @@ export class Entries {
     return entry;
   }
 
-  exists(id: string): boolean {
-    return this.database.first('SELECT 1 FROM entries WHERE id = ?', id) !== undefined;
+  /** Whether this owner has such an entry. */
+  has(ownerId: string, id: string): boolean {
+    return this.database.first('SELECT 1 FROM entries WHERE id = ? AND ownerId = ?', id, ownerId) !== undefined;
   }
 
   private step(ownerId: string, id: string, met: Met): Step | undefined {
@@ -63,7 +61,11 @@ export class Entries {
   line(ownerId: string, id: string, met: Met = new Map()): Step[] {
     const parentOf = (step: Step) => (step.parentId === null ? undefined : this.step(ownerId, step.parentId, met));
     const line: Step[] = [];
-    for (let step = this.step(ownerId, id, met); step; step = parentOf(step)) line.unshift(step);
+    const walked = new Set<string>();
+    for (let step = this.step(ownerId, id, met); step && !walked.has(step.id); step = parentOf(step)) {
+      walked.add(step.id);
+      line.unshift(step);
+    }
     return line;
   }
 
@@ -82,7 +84,7 @@ export class Entries {
   /** All that is known of an entry. */
   info(ownerId: string, id: string): EntryInfo {
     const { row: _row, ownerId: _owner, season: ownSeason, ...entry } = this.own(ownerId, id);
-    return { ...entry, names: this.otherNames(id), ownSeason, ...this.place(ownerId, id) };
+    return { ...entry, names: this.otherNames(ownerId, id), ownSeason, ...this.place(ownerId, id) };
   }
 
   /** Where an entry stands, what it is called, and whether it or anything above it is in the bin. */
@@ -111,7 +113,8 @@ export class Entries {
 
   private target(ownerId: string, id: string, met: Met): Target {
     const entry = this.step(ownerId, id, met);
-    if (entry?.mergedInto) return { ...this.target(ownerId, this.survivor(ownerId, id), met), id };
+    const survivor = entry?.mergedInto ? this.survivor(ownerId, id) : id;
+    if (survivor !== id) return { ...this.target(ownerId, survivor, met), id };
     if (entry) {
       const { isDeleted, ...place } = this.place(ownerId, id, met);
       const { season } = place;
@@ -150,9 +153,14 @@ export class Entries {
   }
 
   /** The other names of a page, in their order. */
-  otherNames(pageId: string): string[] {
+  otherNames(ownerId: string, pageId: string): string[] {
     return this.database
-      .all<{ name: string }>('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position', pageId)
+      .all<{ name: string }>(
+        `SELECT o.name FROM otherNames o JOIN entries e ON e.id = o.pageId
+         WHERE o.pageId = ? AND e.ownerId = ? ORDER BY o.position`,
+        pageId,
+        ownerId,
+      )
       .map(({ name }) => name);
   }
 
@@ -167,10 +175,12 @@ export class Entries {
     return names;
   }
 
-  /** The page that an id leads to: itself, or what it was merged into. */
+  /** The page that an id leads to: itself, or what it was merged into; itself too where that leads round. */
   survivor(ownerId: string, id: string): string {
     let at = id;
-    for (let steps = 0; steps < MERGINGS; steps += 1) {
+    const met = new Set<string>();
+    while (!met.has(at)) {
+      met.add(at);
       const next = this.database.first<{ mergedInto: string | null }>(
         'SELECT mergedInto FROM entries WHERE id = ? AND ownerId = ?',
         at,
@@ -179,7 +189,7 @@ export class Entries {
       if (!next) return at;
       at = next;
     }
-    return at;
+    return id;
   }
 
   /** The day whose page has this id, stored or not; null when it is no day's. */

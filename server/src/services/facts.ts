@@ -1,18 +1,22 @@
 import type BetterSqlite3 from 'better-sqlite3';
 import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
-import type { RawDatabase } from '../database/database';
+import type { Database, RawDatabase } from '../database/database';
 import { MAKE_DUE } from './background';
 
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
   private statements = new Map<string, BetterSqlite3.Statement>();
+  private preparedOn: RawDatabase | null = null;
 
-  constructor(private database: RawDatabase) {}
+  constructor(private database: Pick<Database, 'writer'>) {}
 
   private run(sql: string, ...values: unknown[]): void {
+    const { writer } = this.database;
+    if (this.preparedOn !== writer) this.statements.clear();
+    this.preparedOn = writer;
     let statement = this.statements.get(sql);
-    if (!statement) this.statements.set(sql, (statement = this.database.prepare(sql)));
+    if (!statement) this.statements.set(sql, (statement = writer.prepare(sql)));
     statement.run(...values);
   }
 
@@ -68,7 +72,9 @@ export class FactWriter {
 
   /** A page's title and its other names are found alike. */
   private titleWords(pageId: string, title: string): string {
-    const names = this.database.prepare('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position').all(pageId);
+    const names = this.database.writer
+      .prepare('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position')
+      .all(pageId);
     return foundTitle(
       title,
       (names as { name: string }[]).map(({ name }) => name),

@@ -119,9 +119,9 @@ export class Find {
   note(ownerId: string, id: string): void {
     const index = this.names.get(ownerId);
     if (!index) return;
-    if (!this.entries.exists(id)) return index.delete(id);
+    if (!this.entries.has(ownerId, id)) return index.delete(id);
     const entry = this.entries.own(ownerId, id);
-    index.set(id, entryTitle(entry), entry.parentId, this.entries.otherNames(id));
+    index.set(id, entryTitle(entry), entry.parentId, this.entries.otherNames(ownerId, id));
   }
 
   forget(ownerId: string): void {

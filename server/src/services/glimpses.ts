@@ -25,7 +25,7 @@ export class Glimpses {
       target.pageId,
       ownerId,
     );
-    const names = target.kind === 'page' ? this.entries.otherNames(target.pageId) : [];
+    const names = target.kind === 'page' ? this.entries.otherNames(ownerId, target.pageId) : [];
     const targets = this.entries.targets(ownerId, namedIn(nodes).links);
     return { target, names, nodes, targets, changedAt: changed?.changedAt ?? null };
   }
@@ -40,7 +40,7 @@ export class Glimpses {
       SHOWN,
     );
     if (rows.length === 0 && target.day !== null) {
-      return dayBeginning(this.database.writer, ownerId, target.pageId, target.day).content.slice(0, SHOWN);
+      return dayBeginning(this.database.reader, ownerId, target.pageId, target.day).content.slice(0, SHOWN);
     }
     // Of a line what stands beneath it; of a heading what comes after it.
     const first = rows[0] && (JSON.parse(rows[0].node) as NodeJson);

@@ -26,6 +26,7 @@ import { PickableNames } from './pickables';
 import { Settings } from './settings';
 import { Templates } from './templates';
 import { WebTitles } from './webTitles';
+import { Threads } from '../threads/threads';
 
 /** Everything the routes and the socket work with. */
 export interface Services {
@@ -49,6 +50,7 @@ export interface Services {
   pickables: PickableNames;
   webTitles: WebTitles;
   background: Background;
+  threads: Threads;
   /** The names of one entry changed: what was kept of them is brought in line. */
   noteName: (ownerId: string, id: string) => void;
   /** The names of many did. */
@@ -62,12 +64,13 @@ export interface Services {
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data);
   const entries = new Entries(database);
-  const facts = new FactWriter(database.writer);
+  const facts = new FactWriter(database);
   const documents = new Documents(database, entries, facts);
   const find = new Find(database, entries);
   const notices = new Notices();
   const pickables = new PickableNames(database, entries);
   const script = new URL('./worker.mjs', import.meta.url);
+  const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
   const background = new Background(database, helper, notices, log);
   const noteName = (ownerId: string, id: string) => {
@@ -89,11 +92,11 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     config,
     log,
     database,
-    accounts: new Accounts(database),
+    accounts: new Accounts(database, config),
     entries,
     outline: new OutlineReader(database, entries),
     acts: new Acts(database, documents, facts),
-    attachments: new Attachments(database, config),
+    attachments: new Attachments(database, config, threads),
     bin: new Bin(database, entries, documents),
     desk: new DeskReader(database, entries),
     settings: new Settings(database),
@@ -106,6 +109,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     pickables,
     webTitles: new WebTitles(path.resolve('standins/web')),
     background,
+    threads,
     noteName,
     forgetNames,
     journal: new Journal(database),

@@ -20,7 +20,7 @@ export class Journal {
       day,
       pageId,
       title: dayTitle(day),
-      body: dayBeginning(this.database.writer, ownerId, pageId, day),
+      body: dayBeginning(this.database.reader, ownerId, pageId, day),
       wordCount: 0,
       pointing: 0,
       isStored: false,

@@ -16,7 +16,7 @@ export class KinReader {
 
   /** What was found last; `isPending` when it is being looked for anew. */
   of(ownerId: string, pageId: string): KinFound {
-    if (!this.entries.exists(pageId)) return { kin: [], isPending: false };
+    if (!this.entries.has(ownerId, pageId)) return { kin: [], isPending: false };
     const entry = this.entries.own(ownerId, pageId);
     if (entry.kind !== 'page' || entry.day !== null) return { kin: [], isPending: false };
     const made = this.database.first<{ madeAt: string }>('SELECT madeAt FROM kinMade WHERE pageId = ?', pageId);

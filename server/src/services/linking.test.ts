@@ -140,13 +140,13 @@ test('L7 a page merged into another takes its links, names and lines along, and 
   const [target] = server.services.entries.targets(ines.id, [gate]);
   expect(target).toMatchObject({ id: gate, pageId: old, title: 'Old', state: 'written' });
   expect(glosses(old).map(({ pageId }) => pageId)).toEqual([plan]);
-  expect(server.services.entries.otherNames(old)).toEqual(['Sluice gate']);
+  expect(server.services.entries.otherNames(ines.id, old)).toEqual(['Sluice gate']);
   expect(server.services.bin.list(ines.id, '')).toEqual([]);
   const body = readBodyOf(old);
   expect(JSON.stringify(body)).toContain('The leaf has dropped');
   await act(...undo);
   expect(JSON.stringify(server.services.database.all('SELECT pageId, json FROM bodies ORDER BY pageId'))).toBe(before);
-  expect(server.services.entries.otherNames(old)).toEqual([]);
+  expect(server.services.entries.otherNames(ines.id, old)).toEqual([]);
   agrees();
 });
 

@@ -149,6 +149,17 @@ export const leadTo: Performer<'leadTo'> = async (act, context) => {
   const entry = ownPage(context, act.id);
   if (act.toId !== null) ownPage(context, act.toId);
   const { writer } = context.database;
+  const next = writer.prepare('SELECT mergedInto FROM entries WHERE id = ?').pluck();
+  const met = new Set<string>();
+  for (let at = act.toId; at !== null && !met.has(at); at = (next.get(at) as string | null | undefined) ?? null) {
+    if (at === act.id) {
+      throw new Problem(
+        409,
+        'The other page was merged into this one meanwhile, and can’t hold it as well. Nothing was changed.',
+      );
+    }
+    met.add(at);
+  }
   writer.prepare('UPDATE entries SET mergedInto = ? WHERE id = ?').run(act.toId, act.id);
   return [{ do: 'leadTo', id: act.id, toId: entry.mergedInto }];
 };

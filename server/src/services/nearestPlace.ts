@@ -1,25 +1,27 @@
 import { newId } from '@glossarion/core/document';
-import { mayHold, planPlace, type Act } from '@glossarion/core/outline';
+import { mayHold, type Act } from '@glossarion/core/outline';
 import type { Entry } from '../entities';
 import type { ActContext } from './acts';
+import { placeFor } from './order';
 
 /** Where things go whose notebook is gone. */
 const SHELTER = 'Brought back';
 
 /**
  * The place something comes back to: its own, when all it stood in is still there; else the nearest holder above that
- * is not in the bin; else the first notebook, which is made when there is none.
+ * is not in the bin; else a notebook that is named for it, which is made when there is none.
  */
 export async function nearestPlace(context: ActContext, entry: Entry): Promise<NearestPlace> {
   const { parentId, orderKey } = entry;
   const line = holders(context, parentId);
   const lowest = line.findLastIndex((holder) => holder.deletedAt !== null);
-  if (lowest < 0) return { place: { parentId, orderKey }, unmake: [] };
+  // What held it may be gone for good: then nothing above it is left.
+  if (lowest < 0 && mayHold(line[0]?.kind ?? null, entry.kind)) return { place: { parentId, orderKey }, unmake: [] };
   const nearest = line.slice(lowest + 1).find((holder) => mayHold(holder.kind, entry.kind));
-  const present = nearest?.id ?? firstNotebook(context);
+  const present = nearest?.id ?? shelter(context);
   const holder = present ?? (await makeShelter(context));
   return {
-    place: planPlace(context.outline, entry, { parentId: holder }),
+    place: placeFor(context, entry, { parentId: holder }),
     unmake: present === undefined ? [{ do: 'unmake', id: holder }] : [],
   };
 }
@@ -36,17 +38,21 @@ type Holder = Pick<Entry, 'id' | 'kind' | 'parentId' | 'deletedAt'>;
 function holders({ database }: ActContext, parentId: string | null): Holder[] {
   const read = database.writer.prepare('SELECT id, kind, parentId, deletedAt FROM entries WHERE id = ?');
   const line: Holder[] = [];
-  for (let id = parentId; id !== null; id = line[line.length - 1]!.parentId) line.push(read.get(id) as Holder);
+  const met = new Set<string>();
+  for (let id = parentId; id !== null && !met.has(id); id = line[line.length - 1]!.parentId) {
+    met.add(id);
+    line.push(read.get(id) as Holder);
+  }
   return line;
 }
 
-function firstNotebook({ database, ownerId }: ActContext): string | undefined {
+function shelter({ database, ownerId }: ActContext): string | undefined {
   const row = database.writer
     .prepare(
       `SELECT id FROM entries WHERE ownerId = ? AND parentId IS NULL AND kind = 'notebook' AND deletedAt IS NULL
-       ORDER BY season IS NOT NULL, orderKey LIMIT 1`,
+       AND name = ? ORDER BY season IS NOT NULL, orderKey LIMIT 1`,
     )
-    .get(ownerId) as { id: string } | undefined;
+    .get(ownerId, SHELTER) as { id: string } | undefined;
   return row?.id;
 }
 

@@ -93,7 +93,7 @@ test('an import is all or nothing', async () => {
   ];
   const response = await ines.post('/imports', { files });
   expect(response.status).toBe(409);
-  expect(response.body.title).toContain('“Two” is here already');
+  expect(response.body.detail).toContain('“Two” is here already');
   expect((await ines.get('/notebooks')).body).toEqual(before);
 });
 
@@ -324,7 +324,7 @@ test('titles and text of any kind are kept exactly or refused with a sentence', 
   }
   const refused = await act({ do: 'name', id, name: 'null\u0000' });
   expect(refused.status).toBe(400);
-  expect(refused.body.title).toContain('not text');
+  expect(refused.body.detail).toContain('not text');
   const window = await windowOn(id);
   await window.change((body) => ({ ...body, content: [block('paragraph', [text('null \u0000 byte')])] }));
   expect((await ines.get(`/pages/${id}`)).body.body.content[0].content[0].text).toBe('null \u0000 byte');

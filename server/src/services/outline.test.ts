@@ -33,13 +33,13 @@ const idOf = async (name: string): Promise<string> =>
 /** Does acts and gives what takes them back. */
 const act = async (...acts: Act[]): Promise<Act[]> => {
   const done = await ines.post('/acts', { acts });
-  expect([done.status, done.body.title]).toEqual([200, undefined]);
+  expect([done.status, done.body.detail]).toEqual([200, undefined]);
   return (done.body as { undo: Act[] }).undo;
 };
 const refused = async (...acts: Act[]): Promise<string> => {
   const done = await ines.post('/acts', { acts });
   expect(done.status).toBe(400);
-  return done.body.title as string;
+  return done.body.detail as string;
 };
 
 interface Listed {

@@ -140,6 +140,7 @@ export const unmake: Performer<'unmake'> = async (act, context) => {
   if (holding.isLiving !== null || isWritten) return context.perform({ do: 'bin', id: act.id });
   if (entry.deletedAt === null) adjustBeneath(writer, entry.parentId, weightOf(entry), -1);
   writer.prepare('DELETE FROM findIndex WHERE rowid = ?').run(entry.row);
+  writer.prepare('UPDATE entries SET mergedInto = NULL WHERE mergedInto = ?').run(entry.id);
   writer.prepare('DELETE FROM entries WHERE id = ?').run(entry.id);
   documents.forget(entry.id);
   const { id, kind, parentId, orderKey, name, ornament, description } = entry;

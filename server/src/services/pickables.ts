@@ -62,7 +62,7 @@ export class PickableNames {
     const changed = [...new Set(ids.slice(revision - first))];
     const found = changed.flatMap((id) => {
       const row = this.database.first<Row>(`SELECT ${COLUMNS} FROM entries WHERE id = ? AND ownerId = ?`, id, ownerId);
-      return row ? [pickable(row, this.entries.otherNames(id))] : [];
+      return row ? [pickable(row, this.entries.otherNames(ownerId, id))] : [];
     });
     const present = new Set(found.map(({ id }) => id));
     return { revision: now, isWhole: false, entries: found, gone: changed.filter((id) => !present.has(id)) };

@@ -1,4 +1,4 @@
-import { orderBetween, type Act } from '@glossarion/core/outline';
+import { OrderError, orderBetween, ordersAfter, type Act } from '@glossarion/core/outline';
 import type { ActContext } from './acts';
 
 interface PinRow {
@@ -22,10 +22,17 @@ export function pin(context: ActContext, id: string, afterId: string | null | un
   const others = pins.filter((each) => each.entryId !== id);
   const place = afterId === null ? -1 : others.findIndex((each) => each.entryId === afterId);
   const index = afterId === null ? 0 : place < 0 ? others.length : place + 1;
-  const orderKey = orderBetween(others[index - 1]?.orderKey ?? null, others[index]?.orderKey ?? null);
-  context.database.writer
-    .prepare('INSERT OR REPLACE INTO pins (ownerId, entryId, orderKey) VALUES (?, ?, ?)')
-    .run(context.ownerId, id, orderKey);
+  const put = context.database.writer.prepare(
+    'INSERT OR REPLACE INTO pins (ownerId, entryId, orderKey) VALUES (?, ?, ?)',
+  );
+  try {
+    put.run(context.ownerId, id, orderBetween(others[index - 1]?.orderKey ?? null, others[index]?.orderKey ?? null));
+  } catch (error) {
+    if (!(error instanceof OrderError)) throw error;
+    // No key is left between the two: all pins get new ones.
+    const ids = others.map(({ entryId }) => entryId).toSpliced(index, 0, id);
+    ordersAfter(null, ids.length).forEach((key, place) => put.run(context.ownerId, ids[place], key));
+  }
   return [present ? { do: 'pin', id, afterId: pinBefore(pins, id) } : { do: 'unpin', id }];
 }
 

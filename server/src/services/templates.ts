@@ -40,8 +40,8 @@ export function fillTemplate(
 ): FilledTemplate {
   const template = readTemplate(database, ownerId, templateId);
   const made = database
-    .prepare('SELECT name FROM entries WHERE madeFrom = ? AND deletedAt IS NULL')
-    .all(templateId) as { name: string }[];
+    .prepare('SELECT name FROM entries WHERE madeFrom = ? AND ownerId = ? AND deletedAt IS NULL')
+    .all(templateId, ownerId) as { name: string }[];
   const holder = page.parentId
     ? (database.prepare('SELECT name, firstWords, day, kind FROM entries WHERE id = ?').get(page.parentId) as
         Entry | undefined)
@@ -77,7 +77,7 @@ export class Templates {
       `WITH RECURSIVE up(id, parentId, templateId, step) AS (
          SELECT id, parentId, templateId, 0 FROM entries WHERE id = ? AND ownerId = ?
          UNION ALL
-         SELECT e.id, e.parentId, e.templateId, step + 1 FROM entries e JOIN up ON e.id = up.parentId
+         SELECT e.id, e.parentId, e.templateId, step + 1 FROM entries e JOIN up ON e.id = up.parentId AND step < 500
        )
        SELECT up.templateId FROM up JOIN entries t ON t.id = up.templateId
        WHERE t.isTemplate = 1 AND t.deletedAt IS NULL ORDER BY step LIMIT 1`,

@@ -1,11 +1,17 @@
 import Joi from 'joi';
+
 import { isDay } from '@glossarion/core/journal';
 import { id } from '../routes/route';
+
+/** The most bytes of one message. */
+export const MAX_MESSAGE = 8 * 1024 * 1024;
 
 /** What a window says to the server. Updates and state vectors are Yjs bytes in base64. */
 export type ClientMessage =
   | { type: 'open'; page: string; day: string | null; vector: string | null }
   | { type: 'close'; page: string }
+  /** A piece of an update that is too long for one message; the update itself follows with the last piece. */
+  | { type: 'part'; page: string; number: number; update: string }
   | { type: 'update'; page: string; day: string | null; epoch: number; number: number; update: string };
 
 /** What the server says to a window. */
@@ -13,10 +19,12 @@ export type ServerMessage =
   | { type: 'state'; page: string; epoch: number; update: string; vector: string }
   | { type: 'update'; page: string; epoch: number; update: string }
   | { type: 'saved'; page: string; number: number }
+  /** The server can't store it at present; the window keeps it and sends it again. */
+  | { type: 'wait'; page: string; number: number | null; reason: string }
   | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
   | { type: 'changed'; page: string | null; changed: string[] };
 
-const base64 = Joi.string().base64({ paddingRequired: true }).max(8_000_000);
+const base64 = Joi.string().base64({ paddingRequired: true }).max(MAX_MESSAGE);
 const day = Joi.string()
   .allow(null)
   .custom((value: string | null) => {
@@ -28,6 +36,12 @@ const day = Joi.string()
 const SCHEMAS: Record<ClientMessage['type'], Joi.ObjectSchema> = {
   open: Joi.object({ type: Joi.any(), page: id.required(), day, vector: base64.allow(null, '').default(null) }),
   close: Joi.object({ type: Joi.any(), page: id.required() }),
+  part: Joi.object({
+    type: Joi.any(),
+    page: id.required(),
+    number: Joi.number().integer().min(0).required(),
+    update: base64.required(),
+  }),
   update: Joi.object({
     type: Joi.any(),
     page: id.required(),

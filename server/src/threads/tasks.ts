@@ -1,0 +1,13 @@
+import { sniff } from './sniff';
+
+/** What threads do: each takes data and gives data, so that it can run beside the one that serves. */
+export const TASKS = { sniff };
+
+export type Tasks = typeof TASKS;
+export type TaskName = keyof Tasks;
+export type InputOf<K extends TaskName> = Parameters<Tasks[K]>[0];
+export type OutputOf<K extends TaskName> = Awaited<ReturnType<Tasks[K]>>;
+
+/** Does one task. */
+export const doTask = ({ task, input }: { task: TaskName; input: unknown }): Promise<unknown> | unknown =>
+  (TASKS[task] as (input: never) => unknown)(input as never);

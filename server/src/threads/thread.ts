@@ -1,0 +1,4 @@
+import { doTask } from './tasks';
+
+/** The script of each thread. */
+export default doTask;
