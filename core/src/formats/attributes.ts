@@ -8,7 +8,8 @@ import { isId } from '../document/ids';
 export type BlockAttributes = Record<string, string>;
 
 const KEY = /^[a-zA-Z]+$/u;
-export const ATTRIBUTES = /\{((?:#[0-9a-f-]{36}|[a-zA-Z]+(?:=[\w.~%/:,-]*)?)(?: (?:[a-zA-Z]+(?:=[\w.~%/:,-]*)?))*)\}/u;
+export const ATTRIBUTES =
+  /\{((?:#[0-9a-fA-F-]{36}|[a-zA-Z]+(?:=[\w.~%/:,-]*)?)(?: (?:[a-zA-Z]+(?:=[\w.~%/:,-]*)?))*)\}/u;
 
 const encoded = (value: string): string =>
   encodeURIComponent(value).replace(/[!'()*]/gu, (character) => `%${character.charCodeAt(0).toString(16)}`);
@@ -29,7 +30,7 @@ export function readAttributes(group: string): BlockAttributes | null {
   for (const part of group.split(' ')) {
     if (part.startsWith('#')) {
       if (!isId(part.slice(1))) return null;
-      attributes.id = part.slice(1);
+      attributes.id = part.slice(1).toLowerCase();
       continue;
     }
     const [name, ...rest] = part.split('=');

@@ -31,12 +31,16 @@ export interface TemplateInfo {
 
 export type PlaceholderValues = Record<string, string>;
 
+/** Words, or a placeholder; what every object is born with names nothing that a person could mean. */
+const isPlain = ({ type, value }: { type: string; value: string }): boolean =>
+  type === 'text' || ((type === 'name' || type === '&') && !(value in Object.prototype));
+
 /** A text as Mustache parses it; null when it is no plain template of words and placeholders. */
 function spansOf(text: string): { type: string; value: string }[] | null {
   if (!text.includes('{{')) return null;
   try {
     const spans = (Mustache.parse(text) as unknown as [string, string][]).map(([type, value]) => ({ type, value }));
-    return spans.every(({ type }) => type === 'text' || type === 'name' || type === '&') ? spans : null;
+    return spans.every(isPlain) ? spans : null;
   } catch {
     return null;
   }
@@ -61,7 +65,9 @@ export function questionsOf(title: string, body: BodyJson): string[] {
 /** A text with its placeholders filled in. What has no value stays as it is written, and so does what is no template. */
 export const fillText = (text: string, values: PlaceholderValues): string =>
   spansOf(text)
-    ?.map(({ type, value }) => (type === 'text' ? value : (values[value] ?? `{{${value}}}`)))
+    ?.map(({ type, value }) =>
+      type === 'text' || !Object.hasOwn(values, value) ? (type === 'text' ? value : `{{${value}}}`) : values[value]!,
+    )
     .join('') ?? text;
 
 /** The body of a page made from a template: placeholders filled in, ids of its own computed from the page's. */

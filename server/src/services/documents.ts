@@ -17,7 +17,7 @@ import {
 } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { orderBetween } from '@glossarion/core/outline';
-import type { Database } from '../database/database';
+import type { Database, RawDatabase } from '../database/database';
 import { dayBeginning, rememberBeginning } from './dayBeginnings';
 import { EntryEntity, type Entry } from '../entities';
 import { notFound } from '../problem';
@@ -111,6 +111,9 @@ export class Documents {
     day: string | null,
     vector: Uint8Array | null,
   ): Promise<{ epoch: number; update: Uint8Array; vector: Uint8Array }> {
+    // Reading waits for nobody, unless the page is being changed at this very moment.
+    const stored = this.bound.has(pageId) ? null : this.stored(ownerId, pageId);
+    if (stored) return stateOf(stored, vector);
     // All of it within the transaction: the next one may change the document before it is stored.
     return this.database.write(() => {
       const { writer } = this.database;
@@ -120,13 +123,15 @@ export class Documents {
         const update = seedDocument(pageId, '', body);
         return { epoch: 1, update, vector: Y.encodeStateVectorFromUpdate(update) };
       }
-      const page = this.load(ownerId, pageId);
-      return {
-        epoch: page.epoch,
-        update: Y.encodeStateAsUpdate(page.document, vector ?? undefined),
-        vector: Y.encodeStateVector(page.document),
-      };
+      return stateOf(this.load(ownerId, pageId), vector);
     });
+  }
+
+  /** A page's document as it is stored, without keeping it in memory; null when there is none of this owner's. */
+  private stored(ownerId: string, pageId: string): Pick<LivePage, 'epoch' | 'document'> | null {
+    const ready = this.live.get(pageId);
+    if (ready) return ready.ownerId === ownerId ? ready : null;
+    return this.read(this.database.reader, ownerId, pageId);
   }
 
   private isThere(pageId: string): boolean {
@@ -295,11 +300,10 @@ export class Documents {
     const { writer } = this.database;
     if (this.isThere(pageId)) return;
     this.makeDayRow(ownerId, pageId, day, dayBeginning(writer, ownerId, pageId, day));
-    writer.prepare('DELETE FROM daySeeds WHERE pageId = ?').run(pageId);
   }
 
   /** Makes a day's page with this body. Within a transaction. */
-  makeDayRow(ownerId: string, pageId: string, day: string, body: BodyJson, at = new Date().toISOString()): void {
+  makeDayRow(ownerId: string, pageId: string, day: string, body: BodyJson, at = new Date().toISOString()): BodyFacts {
     const { writer } = this.database;
     const { lastInsertRowid } = writer
       .prepare(
@@ -308,7 +312,8 @@ export class Documents {
       )
       .run(pageId, ownerId, orderBetween(null, null), day, at, at);
     writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(pageId, JSON.stringify(body));
-    this.facts.write({ row: Number(lastInsertRowid), id: pageId, indexed: null }, '', body, null);
+    writer.prepare('DELETE FROM daySeeds WHERE pageId = ?').run(pageId);
+    return this.facts.write({ row: Number(lastInsertRowid), id: pageId, indexed: null }, '', body, null);
   }
 
   /** Reads a page into memory, turning its JSON into a document when nobody has edited it yet. Within a transaction. */
@@ -322,36 +327,44 @@ export class Documents {
       return ready;
     }
     const { writer } = this.database;
-    const entry = writer.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(pageId, ownerId) as
+    const page = this.read(writer, ownerId, pageId);
+    if (!page) throw notFound();
+    if (page.seed) writer.prepare('UPDATE bodies SET state = ? WHERE pageId = ?').run(Buffer.from(page.seed), pageId);
+    this.live.set(pageId, page);
+    if (this.live.size > KEPT_READY) this.live.delete(this.live.keys().next().value!);
+    return page;
+  }
+
+  /** Reads a page as a connection sees it; `seed` is the state that its JSON was turned into just now. */
+  private read(
+    database: RawDatabase,
+    ownerId: string,
+    pageId: string,
+  ): (LivePage & { seed: Uint8Array | null }) | null {
+    const entry = database.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(pageId, ownerId) as
       Entry | undefined;
-    const stored = writer.prepare('SELECT json, state, epoch FROM bodies WHERE pageId = ?').get(pageId) as
+    const stored = database.prepare('SELECT json, state, epoch FROM bodies WHERE pageId = ?').get(pageId) as
       { json: string; state: Buffer | null; epoch: number } | undefined;
-    if (!entry || !stored) throw notFound();
+    if (!entry || !stored) return null;
     const document = new Y.Doc({ gc: false });
-    if (stored.state) {
-      Y.applyUpdate(document, stored.state);
-    } else {
-      const seed = seedDocument(pageId, entry.name, JSON.parse(stored.json) as BodyJson);
-      Y.applyUpdate(document, seed);
-      writer.prepare('UPDATE bodies SET state = ? WHERE pageId = ?').run(Buffer.from(seed), pageId);
-    }
-    const updates = writer.prepare('SELECT data FROM updates WHERE pageId = ? ORDER BY number').all(pageId) as {
+    const json = JSON.parse(stored.json) as BodyJson;
+    const seed = stored.state ? null : seedDocument(pageId, entry.name, json);
+    Y.applyUpdate(document, stored.state ?? seed!);
+    const updates = database.prepare('SELECT data FROM updates WHERE pageId = ? ORDER BY number').all(pageId) as {
       data: Buffer;
     }[];
     for (const { data } of updates) Y.applyUpdate(document, data);
-    const page: LivePage = {
+    return {
       row: entry.row,
       id: pageId,
       ownerId,
       epoch: stored.epoch,
       document,
-      facts: bodyFacts(JSON.parse(stored.json) as BodyJson),
+      facts: bodyFacts(json),
       title: entry.name,
       pendingUpdates: updates.length,
+      seed,
     };
-    this.live.set(pageId, page);
-    if (this.live.size > KEPT_READY) this.live.delete(this.live.keys().next().value!);
-    return page;
   }
 
   /** Builds a page's document anew from its JSON; windows that have it open must fetch it afresh. */
@@ -366,6 +379,12 @@ export class Documents {
     });
   }
 }
+
+const stateOf = ({ epoch, document }: Pick<LivePage, 'epoch' | 'document'>, vector: Uint8Array | null) => ({
+  epoch,
+  update: Y.encodeStateAsUpdate(document, vector ?? undefined),
+  vector: Y.encodeStateVector(document),
+});
 
 /** Nodes within nodes, deeper than can be followed: no window makes such. */
 const isTooDeep = (error: unknown): boolean => error instanceof RangeError && /call stack/u.test(error.message);

@@ -4,6 +4,9 @@ import { indexedWords } from '@glossarion/core/find';
 import type { Database, RawDatabase } from '../database/database';
 import { MAKE_DUE } from './background';
 
+/** Blocks that are written in one piece. */
+const AT_ONCE = 250;
+
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
   private statements = new Map<string, BetterSqlite3.Statement>();
@@ -30,8 +33,23 @@ export class FactWriter {
     body: BodyJson,
     previous: BodyFacts | null,
   ): BodyFacts {
+    const writing = this.writing(page, title, body, previous);
+    let step = writing.next();
+    while (!step.done) step = writing.next();
+    return step.value;
+  }
+
+  /** The same in pieces, between which something else may be done that does not write. */
+  *writing(
+    page: { row: number; id: string; indexed: string | null },
+    title: string,
+    body: BodyJson,
+    previous: BodyFacts | null,
+  ): Generator<void, BodyFacts> {
     const facts = bodyFacts(body);
-    const isChanged = this.writeBlocks(page.id, previous?.blocks ?? [], facts.blocks);
+    yield;
+    const isChanged = yield* this.writeBlocks(page.id, previous?.blocks ?? [], facts.blocks);
+    yield;
     this.writeRows('links', ['blockId', 'position', 'target', 'words'], page.id, previous?.links, facts.links);
     this.writeRows('tags', ['blockId', 'position', 'name', 'tag'], page.id, previous?.tags, facts.tags);
     this.writeRows('fileUses', ['blockId', 'fileId'], page.id, previous?.files, facts.files);
@@ -52,14 +70,17 @@ export class FactWriter {
     }
     const words = blockWords(facts);
     if (!previous || words !== blockWords(previous) || page.indexed !== title) {
+      const found: string[] = [];
+      for (const [index, block] of facts.blocks.entries()) {
+        const blockFound = indexedBlock(block);
+        if (blockFound !== '') found.push(blockFound);
+        if (index % AT_ONCE === AT_ONCE - 1) yield;
+      }
       this.run(
         'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)',
         page.row,
         this.titleWords(page.id, title),
-        facts.blocks
-          .map(indexedBlock)
-          .filter((each) => each !== '')
-          .join(' '),
+        found.join(' '),
       );
     }
     return facts;
@@ -97,10 +118,15 @@ export class FactWriter {
   }
 
   /** True when any block is other than it was. */
-  private writeBlocks(pageId: string, previous: readonly BlockFact[], next: readonly BlockFact[]): boolean {
+  private *writeBlocks(
+    pageId: string,
+    previous: readonly BlockFact[],
+    next: readonly BlockFact[],
+  ): Generator<void, boolean> {
     let isChanged = false;
     const before = new Map(previous.map((block) => [block.id, block]));
-    for (const block of next) {
+    for (const [index, block] of next.entries()) {
+      if (index % AT_ONCE === AT_ONCE - 1) yield;
       const old = before.get(block.id);
       before.delete(block.id);
       if (old && isSameBlock(old, block)) continue;

@@ -1,130 +1,311 @@
-import { bodyFacts, checkBody, emptyBody, namedId, repairBody } from '@glossarion/core/document';
-import { planImport, type ImportPlan, type ImportReport, type MarkdownFile } from '@glossarion/core/formats/markdown';
+import type { EntityManager } from 'typeorm';
+import {
+  block,
+  checkBody,
+  emptyBody,
+  namedId,
+  newId,
+  ownWords,
+  repairBody,
+  ShapeError,
+  type BodyJson,
+} from '@glossarion/core/document';
+import {
+  Planning,
+  refusedFile,
+  type ImportReport,
+  type MarkdownFile,
+  type PlannedEntry,
+  type ReadFile,
+} from '@glossarion/core/formats/markdown';
 import { dayId, dayTemplate } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
-import { Problem } from '../problem';
 import type { Database } from '../database/database';
-import type { Documents } from './documents';
-import { weightOf } from './beneath';
+import { notFound, Problem } from '../problem';
+import { Overdone, type Threads } from '../threads/threads';
+import type { Accepted, Documents } from './documents';
+import { adjustBeneath, weightOf } from './beneath';
+import { breathing } from './breath';
 import type { FactWriter } from './facts';
+
+/** Files are read in lots of about so many characters, or so many files. */
+const LOT = 200_000;
+const LOT_FILES = 60;
+/** How long reading one file may take, in milliseconds: a moment, and more for a long one. */
+const READ_WITHIN = 2_000;
+const PER_CHARACTER = 0.02;
+
+/** How far an import has come. */
+export interface ImportProgress {
+  id: string;
+  done: number;
+  total: number;
+}
+
+interface Running extends ImportProgress {
+  ownerId: string;
+  stop: AbortController;
+}
+
+const stopped = () => new Problem(409, 'The import was stopped. Nothing was taken in.');
 
 /** Takes in a folder of Markdown files: all of it, or nothing. */
 export class Imports {
+  private running = new Map<string, Running>();
+
   constructor(
     private database: Database,
     private documents: Documents,
     private forgetNames: (ownerId: string) => void,
     private facts: FactWriter,
+    private threads: Threads,
   ) {}
 
-  async take(ownerId: string, files: readonly MarkdownFile[], looseNotebook = 'Imported'): Promise<ImportReport> {
-    const plan = planImport(files, { dayIdOf: (day) => dayId(ownerId, day), looseNotebook });
-    for (const each of [...plan.entries, ...plan.days]) if (each.body) each.body = checkBody(each.body);
-    const report = await this.database.write(() => this.make(ownerId, plan));
-    this.forgetNames(ownerId);
+  /** How far an import of this owner's has come. */
+  progress(ownerId: string, id: string): ImportProgress {
+    const running = this.running.get(id);
+    if (running?.ownerId !== ownerId) throw notFound();
+    return { id, done: running.done, total: running.total };
+  }
+
+  /** Ends an import of this owner's; nothing of it is left. */
+  stop(ownerId: string, id: string): void {
+    const running = this.running.get(id);
+    if (running?.ownerId !== ownerId) throw notFound();
+    running.stop.abort(stopped());
+  }
+
+  async take(
+    ownerId: string,
+    files: readonly MarkdownFile[],
+    { looseNotebook = 'Imported', id = newId() }: { looseNotebook?: string; id?: string } = {},
+  ): Promise<ImportReport> {
+    if (this.running.has(id)) throw new Problem(409, 'This import is under way already.');
+    const running: Running = { id, ownerId, done: 0, total: files.length * 2, stop: new AbortController() };
+    this.running.set(id, running);
+    try {
+      const read = await this.read(files, running);
+      const taken = this.database.statement('SELECT 1 FROM entries WHERE id = ?');
+      const planning = new Planning(read, {
+        dayIdOf: (day) => dayId(ownerId, day),
+        looseNotebook,
+        isTaken: (each) => taken.get(each) !== undefined,
+      });
+      const accepted: Accepted[] = [];
+      const report = await this.database.write((manager) => this.make(manager, planning, running, accepted));
+      accepted.forEach((each) => this.documents.tell(each));
+      this.forgetNames(ownerId);
+      return report;
+    } finally {
+      this.running.delete(id);
+    }
+  }
+
+  /** Reads the files beside the thread that serves; one that takes too long is refused by its name. */
+  private async read(files: readonly MarkdownFile[], running: Running): Promise<ReadFile[]> {
+    const { signal } = running.stop;
+    const within = (lot: readonly MarkdownFile[]) =>
+      READ_WITHIN + PER_CHARACTER * lot.reduce((sum, { text }) => sum + text.length, 0);
+    const lots = await Promise.all(
+      lotsOf(files).map(async (lot) => {
+        const read = await this.threads
+          .run('readFiles', lot, { within: within(lot) + READ_WITHIN, signal })
+          .catch(async (error: unknown) => {
+            if (!(error instanceof Overdone)) throw error;
+            const alone: ReadFile[] = [];
+            for (const file of lot) {
+              const [one] = await this.threads
+                .run('readFiles', [file], { within: within([file]), signal })
+                .catch((each: unknown) => {
+                  if (!(each instanceof Overdone)) throw each;
+                  return [refusedFile(file.path, 'The file takes too long to be read, and was left out.')];
+                });
+              alone.push(one!);
+            }
+            return alone;
+          });
+        running.done += lot.length;
+        return read;
+      }),
+    );
+    return lots.flat();
+  }
+
+  /**
+   * Makes what is planned, within one transaction. Others are served between its pieces; they see nothing of it before
+   * it is whole, and writes come after it.
+   */
+  private async make(
+    manager: EntityManager,
+    planning: Planning,
+    running: Running,
+    accepted: Accepted[],
+  ): Promise<ImportReport> {
+    const { ownerId } = running;
+    const { writer } = this.database;
+    const breath = breathing();
+    const report: ImportReport = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, remarks: planning.remarks };
+    const place = this.placer(ownerId);
+    const elsewhere = writer.prepare(
+      'SELECT 1 FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND e.ownerId = ?',
+    );
+    const isTaken = (id: string) => elsewhere.get(id, ownerId) !== undefined;
+    const fitting = (path: string, body: BodyJson): BodyJson =>
+      repairBody(this.checked(planning, path, body), isTaken).body;
+    const begun = running.done;
+
+    const makeEntries = async (from: number): Promise<void> => {
+      // The list grows while it is gone through: by pages that links name, and by parts of long ones.
+      for (let index = from; index < planning.entries.length; index += 1) {
+        running.stop.signal.throwIfAborted();
+        const entry = planning.entries[index]!;
+        const row = place(entry);
+        if (entry.kind === 'page') {
+          const planned = planning.bodyOf(entry);
+          const body = planned ? fitting(entry.name, planned) : emptyBody(namedId(entry.id, 'first'));
+          report.links += await this.writePage(entry, row, body, breath);
+          report.pages += 1;
+        } else {
+          this.facts.writeName(row, entry.name);
+          report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
+        }
+        running.done = begun + Math.min(index, running.total - begun);
+        await breath();
+      }
+    };
+    await makeEntries(0);
+    const made = planning.entries.length;
+    for (const day of planning.days) {
+      running.stop.signal.throwIfAborted();
+      const body = fitting(day.day, planning.dayBody(day));
+      report.links += await this.writeDay(manager, ownerId, day.day, body, report, accepted);
+      await breath();
+    }
+    await makeEntries(made);
+    for (const day of planning.namedDays()) {
+      const pageId = dayId(ownerId, day);
+      if (!this.isThere(pageId)) this.documents.makeDayRow(ownerId, pageId, day, dayTemplate(pageId));
+    }
     return report;
   }
 
-  private make(ownerId: string, plan: ImportPlan): ImportReport {
+  /** The body in its canonical form; its plain words where it does not fit the form of a page. */
+  private checked(planning: Planning, path: string, body: BodyJson): BodyJson {
+    try {
+      return checkBody(body);
+    } catch (error) {
+      if (!(error instanceof ShapeError)) throw error;
+      planning.remarks.push({ path, what: `${error.message} Its words were kept without their form.` });
+      const lines = body.content.flatMap((node) => ownWords(node).match(/[^\n]{1,20000}/gu) ?? []);
+      return checkBody({ type: 'doc', content: lines.map((line) => block('paragraph', line)) });
+    }
+  }
+
+  private isThere(id: string): boolean {
+    return this.database.writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(id) !== undefined;
+  }
+
+  /** Makes the rows of entries, each after those that were made before it in the same place; gives a row's number. */
+  private placer(ownerId: string): (entry: PlannedEntry) => number {
     const { writer } = this.database;
     const now = new Date().toISOString();
-    const report: ImportReport = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, remarks: [...plan.remarks] };
     const insert = writer.prepare(
       `INSERT INTO entries (id, ownerId, kind, parentId, orderKey, name, pigment, ornament, description, begunAt, changedAt,
-         season, showsLeaves, pagesBeneath, sectionsBeneath)
-       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+         season, showsLeaves) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
     );
-    const addBody = writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)');
-    const addName = writer.prepare('INSERT INTO otherNames (pageId, position, name) VALUES (?, ?, ?)');
-    const taken = writer.prepare('SELECT 1 FROM entries WHERE id = ?');
-    const elsewhere = writer.prepare('SELECT 1 FROM blocks WHERE id = ?');
-    const isTaken = (id: string) => elsewhere.get(id) !== undefined;
-    const orders = this.orders(ownerId, plan);
-    const beneath = countBeneath(plan);
-    plan.entries.forEach((entry, index) => {
-      if (taken.get(entry.id)) throw new Problem(409, `“${entry.name}” is here already: its id is in use.`);
-      const pigment = entry.kind === 'notebook' ? (entry.pigment ?? 'lapis') : null;
+    const last = writer
+      .prepare('SELECT MAX(orderKey) FROM entries WHERE ownerId = ? AND parentId IS ? AND day IS NULL')
+      .pluck();
+    const orders = new Map<string | null, string | null>();
+    return (entry) => {
+      const { parentId } = entry;
+      const before = orders.has(parentId) ? orders.get(parentId)! : (last.get(ownerId, parentId) as string | null);
+      const [orderKey] = ordersAfter(before, 1);
+      orders.set(parentId, orderKey!);
       const begunAt = entry.begunAt ?? now;
       const { lastInsertRowid } = insert.run(
         entry.id,
         ownerId,
         entry.kind,
-        entry.parentId,
-        orders[index],
+        parentId,
+        orderKey,
         entry.name,
-        pigment,
+        entry.kind === 'notebook' ? (entry.pigment ?? 'lapis') : null,
         entry.ornament ?? null,
         entry.description ?? '',
         begunAt,
         entry.changedAt ?? begunAt,
         entry.season ?? null,
         entry.showsLeaves ? 1 : 0,
-        beneath[index]!.pagesBeneath,
-        beneath[index]!.sectionsBeneath,
       );
-      const row = Number(lastInsertRowid);
-      if (entry.kind === 'page') {
-        const { body } = repairBody(entry.body ?? { type: 'doc', content: [] }, isTaken);
-        const filled = body.content.length > 0 ? body : emptyBody(namedId(entry.id, 'first'));
-        addBody.run(entry.id, JSON.stringify(filled));
-        entry.otherNames?.forEach((name, position) => {
-          addName.run(entry.id, position, name);
-          this.facts.noteName(entry.id, name);
-        });
-        const facts = this.facts.write({ row, id: entry.id, indexed: null }, entry.name, filled, null);
-        report.pages += 1;
-        report.links += facts.links.length;
-      } else {
-        this.facts.writeName(row, entry.name);
-        report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
-      }
-    });
-    for (const { day, body } of plan.days) {
-      const pageId = dayId(ownerId, day);
-      if (taken.get(pageId)) {
-        report.remarks.push({ path: `${day}.md`, what: 'The day is written already; it was left as it is.' });
-        continue;
-      }
-      const repaired = repairBody(body, isTaken).body;
-      this.documents.makeDayRow(ownerId, pageId, day, repaired, `${day}T20:00:00.000Z`);
-      report.days += 1;
-      report.links += bodyFacts(repaired).links.length;
-    }
-    for (const day of plan.namedDays) {
-      const pageId = dayId(ownerId, day);
-      if (!taken.get(pageId)) this.documents.makeDayRow(ownerId, pageId, day, dayTemplate(pageId));
-    }
-    return report;
+      adjustBeneath(writer, parentId, weightOf({ kind: entry.kind, pagesBeneath: 0, sectionsBeneath: 0 }), 1);
+      return Number(lastInsertRowid);
+    };
   }
 
-  /** An order key for each planned entry: in plan order, new notebooks after those that are there. */
-  private orders(ownerId: string, plan: ImportPlan): string[] {
-    const siblings = new Map<string | null, number[]>();
-    plan.entries.forEach((entry, index) => {
-      siblings.set(entry.parentId, [...(siblings.get(entry.parentId) ?? []), index]);
+  /** Writes a page's body, names and facts; gives how many links there are on it. */
+  private async writePage(
+    entry: PlannedEntry,
+    row: number,
+    body: BodyJson,
+    breath: () => Promise<void>,
+  ): Promise<number> {
+    const { writer } = this.database;
+    writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(entry.id, JSON.stringify(body));
+    const addName = writer.prepare('INSERT INTO otherNames (pageId, position, name) VALUES (?, ?, ?)');
+    entry.otherNames?.forEach((name, position) => {
+      addName.run(entry.id, position, name);
+      this.facts.noteName(entry.id, name);
     });
-    const last = this.database.writer
-      .prepare('SELECT MAX(orderKey) AS orderKey FROM entries WHERE ownerId = ? AND parentId IS NULL AND day IS NULL')
-      .get(ownerId) as { orderKey: string | null };
-    const orders: string[] = [];
-    for (const [parentId, indices] of siblings) {
-      const keys = ordersAfter(parentId === null ? last.orderKey : null, indices.length);
-      indices.forEach((index, place) => (orders[index] = keys[place]!));
+    const writing = this.facts.writing({ row, id: entry.id, indexed: null }, entry.name, body, null);
+    let step = writing.next();
+    while (!step.done) {
+      await breath();
+      step = writing.next();
     }
-    return orders;
+    return step.value.links.length;
+  }
+
+  /** Writes a day; one that is written already gets the lines that it lacks. Gives how many links came with them. */
+  private async writeDay(
+    manager: EntityManager,
+    ownerId: string,
+    day: string,
+    body: BodyJson,
+    report: ImportReport,
+    accepted: Accepted[],
+  ): Promise<number> {
+    const pageId = dayId(ownerId, day);
+    if (!this.isThere(pageId)) {
+      report.days += 1;
+      return this.documents.makeDayRow(ownerId, pageId, day, body, `${day}T20:00:00.000Z`).links.length;
+    }
+    const present = this.documents.bodyWithin(ownerId, pageId);
+    const words = new Set(present.content.map(ownWords));
+    const lacking = body.content.filter((node) => !words.has(ownWords(node)));
+    if (lacking.length === 0) {
+      report.remarks.push({ path: `${day}.md`, what: 'The day is written already, with the same words.' });
+      return 0;
+    }
+    const content = [...present.content, ...lacking];
+    accepted.push(await this.documents.rewriteWithin(manager, ownerId, pageId, { type: 'doc', content }));
+    report.remarks.push({ path: `${day}.md`, what: 'The day is written already; its lines were added at the end.' });
+    report.days += 1;
+    return 0;
   }
 }
 
-/** How much stands beneath each planned entry. Parents are planned before what they hold. */
-function countBeneath(plan: ImportPlan): { pagesBeneath: number; sectionsBeneath: number }[] {
-  const counts = plan.entries.map(({ kind }) => ({ kind, pagesBeneath: 0, sectionsBeneath: 0 }));
-  const indexOf = new Map(plan.entries.map((entry, index) => [entry.id, index]));
-  for (let index = counts.length - 1; index >= 0; index -= 1) {
-    const holder = counts[indexOf.get(plan.entries[index]!.parentId ?? '') ?? -1];
-    if (!holder) continue;
-    const { pages, sections } = weightOf(counts[index]!);
-    holder.pagesBeneath += pages;
-    holder.sectionsBeneath += sections;
+/** Files in lots that can be read in a moment each. */
+function lotsOf(files: readonly MarkdownFile[]): MarkdownFile[][] {
+  const lots: MarkdownFile[][] = [];
+  let size = LOT;
+  for (const file of files) {
+    if (size + file.text.length > LOT || lots.at(-1)!.length >= LOT_FILES) {
+      lots.push([]);
+      size = 0;
+    }
+    lots.at(-1)!.push(file);
+    size += file.text.length;
   }
-  return counts;
+  return lots;
 }

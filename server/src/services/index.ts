@@ -114,7 +114,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     forgetNames,
     journal: new Journal(database),
     find,
-    imports: new Imports(database, documents, forgetNames, facts),
+    imports: new Imports(database, documents, forgetNames, facts, threads),
     notices,
   };
 }

@@ -4,6 +4,7 @@ import * as Y from 'yjs';
 import { block, newId, readBody, seedDocument, text, writeBody, type BodyJson } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { EntryEntity } from '../entities';
+import type { ImportReport } from '@glossarion/core/formats/markdown';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
 
@@ -84,17 +85,31 @@ test('an import keeps order, resolves links, makes unwritten pages, and says wha
   expect(disagreements()).toEqual([]);
 });
 
-test('an import is all or nothing', async () => {
-  const before = (await ines.get('/notebooks')).body;
+test('what comes in under an id that is in use gets one of its own, and leaves what has it alone', async () => {
   const id = await idOf('Budget');
   const files = [
     { path: 'New/One.md', text: 'fine' },
-    { path: 'New/Two.md', text: `---\nid: ${id}\n---\ntaken` },
+    { path: 'New/Two.md', text: `---\nid: ${id}\n---\nsecond helping` },
   ];
-  const response = await ines.post('/imports', { files });
-  expect(response.status).toBe(409);
-  expect(response.body.detail).toContain('“Two” is here already');
+  const { remarks } = (await ines.post('/imports', { files }).expect(200)).body as ImportReport;
+  expect(remarks).toEqual([{ path: 'New/Two.md', what: 'Its id is in use already; it came in under another.' }]);
+  expect((await ines.get(`/pages/${id}`)).body.title).toBe('Budget');
+  expect((await ines.get('/find?q=helping')).body[0].title).toBe('Two');
+});
+
+test('an import that fails halfway leaves nothing', async () => {
+  const before = (await ines.get('/notebooks')).body;
+  const prepare = jest.spyOn(server.services.documents, 'makeDayRow').mockImplementation(() => {
+    throw new Error('halfway');
+  });
+  const files = [
+    { path: 'New/One.md', text: 'fine' },
+    { path: 'Journal/2026-05-05.md', text: 'rain' },
+  ];
+  await ines.post('/imports', { files }).expect(500);
+  prepare.mockRestore();
   expect((await ines.get('/notebooks')).body).toEqual(before);
+  await ines.post('/imports', { files }).expect(200);
 });
 
 test('the Margin has every line that points here, with its children, trail and day, newest first', async () => {

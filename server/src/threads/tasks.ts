@@ -1,7 +1,8 @@
+import { readFiles } from './readFiles';
 import { sniff } from './sniff';
 
 /** What threads do: each takes data and gives data, so that it can run beside the one that serves. */
-export const TASKS = { sniff };
+export const TASKS = { readFiles, sniff };
 
 export type Tasks = typeof TASKS;
 export type TaskName = keyof Tasks;

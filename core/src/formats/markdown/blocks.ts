@@ -11,9 +11,10 @@ import { newId } from '../../document/ids';
 import { BLOCK_KINDS, MAX_DEPTH, type BlockKind, type NodeJson } from '../../document/types';
 import { ATTRIBUTES, readAttributes, type BlockAttributes } from '../attributes';
 import { asWritten, broughtBack, putAway } from './escapes';
-import { readFrontMatter, type FrontMatter } from './frontMatter';
-import { cleaned, readInline, type ReadContext } from './inline';
+import { readFrontMatter, type FrontMatter, type ReadFront } from './frontMatter';
+import { cleaned, readInline, textNodes, type ReadContext } from './inline';
 import { readSaid, saidOf, shared } from './said';
+import { tame } from './tame';
 
 /** GitHub's extensions without what they do after parsing: that would link an address whose form was escaped. */
 const gfmNodes = gfmFromMarkdown().map((extension) => ({ ...extension, transforms: [] }));
@@ -27,6 +28,8 @@ export const parseMarkdown = (text: string, isFile = true): Root =>
 
 export interface ReadMarkdown {
   front: FrontMatter;
+  /** The head of the file by its keys, as it was written. */
+  raw: ReadFront['raw'];
   blocks: NodeJson[];
 }
 
@@ -36,22 +39,35 @@ export interface ReadMarkdown {
  * @param isFile whether it may begin with front matter; what is pasted does not
  */
 export function readMarkdown(text: string, remark: (what: string) => void, isFile = true): ReadMarkdown {
-  const tree = parseMarkdown(putAway(text), isFile);
+  const head = isFile ? (HEAD.exec(text)?.[0] ?? '') : '';
+  const tamed = tame(text.slice(head.length));
+  tamed.remarks.forEach(remark);
+  const tree = parseMarkdown(putAway(head + tamed.text), isFile);
   let front: FrontMatter = {};
+  let raw: ReadFront['raw'] = [];
   const definitions = new Map<string, Definition>();
   for (const node of tree.children) {
     if (node.type === 'definition' && !definitions.has(node.identifier)) definitions.set(node.identifier, node);
   }
-  const context: ReadContext = { remark, definitions };
+  const context: ReadContext = { remark, definitions, used: new Set() };
   const flow = tree.children.filter((node) => node.type !== 'yaml');
   for (const node of tree.children) {
     if (node.type !== 'yaml') continue;
     const read = readFrontMatter(asWritten(node.value));
     front = read.front;
+    raw = read.raw;
     read.problems.forEach(remark);
   }
-  return { front, blocks: readSiblings(flow, 0, context) };
+  const blocks = readSiblings(flow, 0, context);
+  const unused = [...definitions.values()].filter(({ identifier }) => !context.used.has(identifier));
+  return { front, raw, blocks: [...blocks, ...unused.map(unusedDefinition)] };
 }
+
+const HEAD = /^---[ \t]*\r?\n[\s\S]*?\r?\n---[ \t]*(?:\r?\n|$)/u;
+
+/** The definition of a link that nothing uses is kept as it is written. */
+const unusedDefinition = ({ label, identifier, url, title }: Definition): NodeJson =>
+  kept(`[${label ?? identifier}]: ${broughtBack(url)}${title ? ` "${broughtBack(title)}"` : ''}`, 0);
 
 type Handler<T extends RootContent['type']> = (
   node: Extract<RootContent, { type: T }>,
@@ -180,7 +196,7 @@ function readSiblings(nodes: readonly RootContent[], depth: number, context: Rea
   return blocks;
 }
 
-const NOTE = /^\[!\w+\](?:[ \t]*\n|$)/u;
+const NOTE = /^\[!(\w+)\][ \t]*(?:\n|$)/u;
 
 function readQuote(node: Blockquote, depth: number, context: ReadContext): NodeJson[] {
   let kind: BlockKind = 'quote';
@@ -191,6 +207,13 @@ function readQuote(node: Blockquote, depth: number, context: ReadContext): NodeJ
     if (index === 0 && head?.type === 'text' && NOTE.test(head.value)) {
       kind = 'note';
       children = [{ ...head, value: head.value.replace(NOTE, '') }, ...children.slice(1)];
+      // A note is a note; what other kind of alert it is, it says itself.
+      const alert = NOTE.exec(head.value)![1]!;
+      if (alert.toUpperCase() !== 'NOTE') {
+        const box = textBlock(kind, children, { depth }, context);
+        const said = textNodes(alert, [{ type: 'bold' }]);
+        return [{ ...box, content: [...said, ...(box.content ? textNodes(' ', []) : []), ...(box.content ?? [])] }];
+      }
     }
     return [textBlock(kind, children, { depth }, context)];
   });

@@ -3,7 +3,7 @@ import { isId } from '../../document/ids';
 import { ORNAMENTS, PIGMENTS, type Ornament, type Pigment } from '../../outline/entry';
 import { SEASONS, type Season } from '../../outline/season';
 
-/** What the head of a file may say. Anything else in it is reported, not kept. */
+/** What the head of a file may say. Anything else in it is said, and kept as it was written. */
 export interface FrontMatter {
   id?: string;
   title?: string;
@@ -34,9 +34,14 @@ const moment = (value: unknown): string | undefined => {
 const names = (value: unknown): string[] | undefined =>
   Array.isArray(value) ? value.map(String).filter(Boolean) : typeof value === 'string' ? [value] : undefined;
 
+/** Names that can be kept as such; none of them when one is too long. */
+const within = (found: string[] | undefined, limit: number): string[] | undefined =>
+  found?.every((name) => name.length <= limit) ? found : undefined;
+
 /** One reader for each known key; undefined means the value makes no sense there. */
 const READERS: { [K in keyof Required<FrontMatter>]: (value: unknown) => FrontMatter[K] | undefined } = {
-  id: (value) => (isId(value) ? value : undefined),
+  // Ids are compared in small letters.
+  id: (value) => (isId(value) ? value.toLowerCase() : undefined),
   title: (value) => (value === null || typeof value === 'object' ? undefined : String(value)),
   begun: moment,
   changed: moment,
@@ -44,21 +49,32 @@ const READERS: { [K in keyof Required<FrontMatter>]: (value: unknown) => FrontMa
   leaves: (value) => (typeof value === 'boolean' ? value : undefined),
   pigment: (value) => PIGMENTS.find((each) => each === value),
   ornament: (value) => ORNAMENTS.find((each) => each === value),
-  description: (value) => (typeof value === 'string' ? value : undefined),
-  tags: strings,
-  aliases: names,
+  description: (value) => (typeof value === 'string' && value.length <= 2_000 ? value : undefined),
+  tags: (value) => within(strings(value), 200),
+  aliases: (value) => within(names(value), 400),
   order: strings,
 };
 
-/** Reads YAML front matter. `problems` names each key that was not understood. */
-export function readFrontMatter(yaml: string): { front: FrontMatter; problems: string[] } {
+export interface ReadFront {
+  front: FrontMatter;
+  /** Names each key that was not understood. */
+  problems: string[];
+  /** Each key with the lines that say it, as they were written; the whole under '' when it has no such lines. */
+  raw: [key: string, lines: string][];
+}
+
+/** Reads YAML front matter. */
+export function readFrontMatter(yaml: string): ReadFront {
+  const whole: ReadFront['raw'] = yaml.trim() === '' ? [] : [['', yaml]];
   let values: unknown;
   try {
     values = parse(yaml);
   } catch {
-    return { front: {}, problems: ['The head of the file is not YAML.'] };
+    return { front: {}, problems: ['The head of the file is not YAML.'], raw: whole };
   }
-  if (typeof values !== 'object' || values === null || Array.isArray(values)) return { front: {}, problems: [] };
+  if (typeof values !== 'object' || values === null || Array.isArray(values)) {
+    return { front: {}, problems: whole.length > 0 ? ['The head of the file names nothing.'] : [], raw: whole };
+  }
   const front: Record<string, unknown> = {};
   const problems: string[] = [];
   for (const [key, value] of Object.entries(values)) {
@@ -66,5 +82,20 @@ export function readFrontMatter(yaml: string): { front: FrontMatter; problems: s
     if (read === undefined) problems.push(`“${key}” in the head of the file.`);
     else front[key] = read;
   }
-  return { front, problems };
+  const raw = partsOf(yaml);
+  const isParted = Object.keys(values).every((key) => raw.some(([name]) => name === key));
+  return { front, problems, raw: isParted ? raw : whole };
+}
+
+/** The lines of each key of the outermost level; what stands before the first belongs to none. */
+function partsOf(yaml: string): ReadFront['raw'] {
+  const parts: [string, string][] = [];
+  for (const line of yaml.split(/\r\n?|\n/u)) {
+    const key = /^(?:"([^"]+)"|'([^']+)'|([^\s#'"[\]{}>|*&!%@`,-][^:]*?))\s*:(?:\s|$)/u.exec(line);
+    if (key) parts.push([key[1] ?? key[2] ?? key[3]!, line]);
+    else if (/^#/u.test(line)) parts.push(['', line]);
+    else if (parts.length > 0) parts[parts.length - 1]![1] += `\n${line}`;
+    else if (line.trim() !== '') parts.push(['', line]);
+  }
+  return parts;
 }

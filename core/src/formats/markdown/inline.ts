@@ -1,4 +1,5 @@
 import type { Definition, PhrasingContent } from 'mdast';
+import { isId } from '../../document/ids';
 import { isSafeAddress } from '../../document/marks';
 import { HIGHLIGHTS, type MarkJson, type NodeJson } from '../../document/types';
 import { TAG_PATTERN } from '../../tags/normalize';
@@ -12,12 +13,16 @@ export interface ReadContext {
   remark: (what: string) => void;
   /** The link definitions of the file, by what they are called. */
   definitions: ReadonlyMap<string, Definition>;
+  /** The identifiers of those that were used. */
+  used: Set<string>;
 }
 
 /** Inline nodes with the marks that are on where they stand; HTML tags turn marks on and off between siblings. */
 interface Place {
   marks: MarkJson[];
   context: ReadContext;
+  /** Within a link to the outside, where nothing else can be linked or tagged. */
+  isInLink?: boolean;
 }
 
 const withMarks = (node: NodeJson, marks: readonly MarkJson[]): NodeJson => {
@@ -32,7 +37,7 @@ const referenceNode = (reference: LinkReference, words: string | null, marks: re
 /** Text as it may be kept; the null character can't be stored. */
 export const cleaned = (value: string): string => value.replaceAll('\u0000', '');
 
-const textNodes = (value: string, marks: readonly MarkJson[]): NodeJson[] => {
+export const textNodes = (value: string, marks: readonly MarkJson[]): NodeJson[] => {
   const text = cleaned(value);
   return text === '' ? [] : [withMarks({ type: 'text', text }, marks)];
 };
@@ -44,40 +49,55 @@ type Handler<T extends PhrasingContent['type']> = (
 
 const marked =
   (type: string): Handler<'emphasis' | 'strong' | 'delete'> =>
-  (node, { marks, context }) =>
-    readNodes(node.children, { marks: [...marks, { type }], context });
+  (node, { marks, ...place }) =>
+    readNodes(node.children, { ...place, marks: [...marks, { type }] });
+
+/** The title of a link, which is shown nowhere here, as words behind it. */
+const titleWords = (title: string | null | undefined, { marks }: Place): NodeJson[] =>
+  title ? textNodes(` (${broughtBack(title)})`, marks) : [];
 
 function readLink(url: string, children: readonly PhrasingContent[], { marks, context }: Place): NodeJson[] {
   const address = broughtBack(url);
   const words = plain(children);
-  const block = /(?:#|^\/(?:to|b|p|n)\/)([0-9a-f-]{36})$/u.exec(address);
-  if (block) return [referenceNode({ form: 'block', name: block[1]! }, words || null, marks)];
-  if (!/^[a-z][a-z0-9+.-]*:/iu.test(address) && /\.(md|markdown)$/iu.test(decoded(address))) {
+  const block = /(?:^#|\.(?:md|markdown)#|^\/(?:to|b|p|n)\/)([0-9a-f-]{36})$/iu.exec(address);
+  if (block && isId(block[1])) {
+    return [referenceNode({ form: 'block', name: block[1].toLowerCase() }, words || null, marks)];
+  }
+  const isOutside = /^[a-z][a-z0-9+.-]*:/iu.test(address);
+  if (address !== '' && !isOutside && /(?:\.(?:md|markdown)|^)(?:#.*)?$/iu.test(decoded(address))) {
     return [referenceNode({ form: 'path', name: decoded(address) }, words || null, marks)];
   }
   if (isSafeAddress(address)) {
-    return readNodes(children, { marks: [...marks, { type: 'webLink', attrs: { href: address } }], context });
+    const link = { type: 'webLink', attrs: { href: address } };
+    return readNodes(children, { marks: [...marks, link], context, isInLink: true });
   }
+  // A page can't lead there; of a file the words keep saying where they led.
   context.remark(`The link to ${address.slice(0, 80)}.`);
-  return readNodes(children, { marks, context });
+  if (isOutside || address === '') return readNodes(children, { marks, context, isInLink: true });
+  return [...readNodes(children, { marks, context, isInLink: true }), ...textNodes(` (${address})`, marks)];
 }
 
 /** One small reader for each kind of inline node. */
 const HANDLERS: { [T in PhrasingContent['type']]?: Handler<T> } = {
-  text: (node, { marks }) => readText(node.value.replace(/\s*\n\s*/gu, ' '), marks),
+  text: (node, { marks, isInLink }) => readText(onOneLine(node.value), marks, isInLink),
   emphasis: marked('italic') as Handler<'emphasis'>,
   strong: marked('bold') as Handler<'strong'>,
   delete: marked('strike') as Handler<'delete'>,
   inlineCode: (node, { marks }) => textNodes(asWritten(node.value), [...marks, { type: 'code' }]),
   break: () => [{ type: 'hardBreak' }],
-  link: (node, place) => readLink(node.url, node.children, place),
+  link: (node, place) => [...readLink(node.url, node.children, place), ...titleWords(node.title, place)],
   linkReference: (node, place) => {
     const definition = place.context.definitions.get(node.identifier);
-    return definition ? readLink(definition.url, node.children, place) : readNodes(node.children, place);
+    if (!definition) return readNodes(node.children, place);
+    place.context.used.add(node.identifier);
+    return [...readLink(definition.url, node.children, place), ...titleWords(definition.title, place)];
   },
-  image: (node, place) => readImage(node.url, node.alt ?? '', place),
-  imageReference: (node, place) =>
-    readImage(place.context.definitions.get(node.identifier)?.url ?? '', node.alt ?? '', place),
+  image: (node, place) => [...readImage(node.url, node.alt ?? '', place), ...titleWords(node.title, place)],
+  imageReference: (node, place) => {
+    const definition = place.context.definitions.get(node.identifier);
+    place.context.used.add(node.identifier);
+    return [...readImage(definition?.url ?? '', node.alt ?? '', place), ...titleWords(definition?.title, place)];
+  },
   footnoteReference: (node, { marks, context }) => {
     context.remark(`The footnote ${node.identifier}.`);
     return textNodes(`[^${node.label ?? node.identifier}]`, marks);
@@ -127,8 +147,8 @@ function readTag(value: string, place: Place): NodeJson[] | null {
 
 const isPigment = (name: string): boolean => (HIGHLIGHTS as readonly string[]).includes(name);
 
-function readNodes(nodes: readonly PhrasingContent[], { marks, context }: Place): NodeJson[] {
-  const place: Place = { marks, context };
+function readNodes(nodes: readonly PhrasingContent[], { marks, context, isInLink }: Place): NodeJson[] {
+  const place: Place = { marks, context, isInLink };
   return nodes.flatMap((node) => {
     if (node.type === 'html') {
       const read = readTag(asWritten(node.value), place);
@@ -147,16 +167,17 @@ function readNodes(nodes: readonly PhrasingContent[], { marks, context }: Place)
 export const readInline = (nodes: readonly PhrasingContent[], context: ReadContext): NodeJson[] =>
   joinedText(readNodes(nodes, { marks: [], context }));
 
-const plain = (nodes: readonly PhrasingContent[]): string =>
+const plain = (nodes: readonly PhrasingContent[]): string => onOneLine(plainLines(nodes));
+
+const plainLines = (nodes: readonly PhrasingContent[]): string =>
   nodes
     .map((node) => {
       if (node.type === 'inlineCode') return asWritten(node.value);
       if (node.type === 'html') return '';
       if (node.type === 'break') return ' ';
-      return 'value' in node ? broughtBack(node.value) : 'children' in node ? plain(node.children) : '';
+      return 'value' in node ? broughtBack(node.value) : 'children' in node ? plainLines(node.children) : '';
     })
-    .join('')
-    .replace(/\s*\n\s*/gu, ' ');
+    .join('');
 
 function decoded(url: string): string {
   try {
@@ -166,24 +187,37 @@ function decoded(url: string): string {
   }
 }
 
+/** Lines joined by single spaces. */
+const onOneLine = (value: string): string => {
+  if (!value.includes('\n')) return value;
+  const lines = value.split('\n');
+  const last = lines.length - 1;
+  return lines
+    .map((line, index) => (index === 0 ? line.trimEnd() : index === last ? line.trimStart() : line.trim()))
+    .join(' ');
+};
+
 /** Two square brackets, the name, and words of its own after a bar; ==highlighted words==; and #tags. */
+const HIGHLIGHTED = '==([^=\\s](?:[^=]*[^=\\s])?)==';
 const SPECIAL = new RegExp(
-  `\\[\\[([^\\[\\]|]{1,2000})(?:\\|([^\\[\\]]{1,2000}))?\\]\\]|==([^=\\s](?:[^=]*[^=\\s])?)==|(?<=^|[\\s(])${TAG_PATTERN.source}`,
+  `${HIGHLIGHTED}|\\[\\[([^\\[\\]|]{1,2000})(?:\\|([^\\[\\]]{1,2000}))?\\]\\]|(?<=^|[\\s(])${TAG_PATTERN.source}`,
   'gu',
 );
+/** Within a link there can be neither another link nor a tag. */
+const SPECIAL_IN_LINK = new RegExp(HIGHLIGHTED, 'gu');
 
 /** Finds in running text what Markdown itself does not know. */
-function readText(value: string, marks: MarkJson[]): NodeJson[] {
+function readText(value: string, marks: MarkJson[], isInLink = false): NodeJson[] {
   const nodes: NodeJson[] = [];
   let end = 0;
-  for (const match of value.matchAll(SPECIAL)) {
+  for (const match of value.matchAll(isInLink ? SPECIAL_IN_LINK : SPECIAL)) {
     nodes.push(...textNodes(broughtBack(value.slice(end, match.index)), marks));
-    const [whole, name, words, highlighted, tag] = match;
+    const [whole, highlighted, name, words, tag] = match;
     if (name !== undefined) {
       const own = words?.trim() ? broughtBack(words.trim()) : null;
       nodes.push(referenceNode({ form: 'wiki', name: broughtBack(name.trim()) }, own, marks));
     } else if (highlighted !== undefined) {
-      nodes.push(...readText(highlighted, [...marks, { type: 'highlight', attrs: { pigment: 'ochre' } }]));
+      nodes.push(...readText(highlighted, [...marks, { type: 'highlight', attrs: { pigment: 'ochre' } }], isInLink));
     } else nodes.push(withMarks({ type: 'tag', attrs: { name: tag } }, marks));
     end = match.index + whole.length;
   }

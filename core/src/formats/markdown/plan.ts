@@ -1,197 +1,293 @@
 import { ownWords } from '../../document/text';
 import { block } from '../../document/build';
-import { isId, newId } from '../../document/ids';
+import { newId } from '../../document/ids';
+import { MAX_BLOCKS, type BodyJson, type NodeJson } from '../../document/types';
 import { MAX_OTHER_NAMES } from '../../outline/acts';
-import type { BodyJson, NodeJson } from '../../document/types';
-import { foldWords } from '../../find/words';
-import { isDay } from '../../journal/day';
-import { readMarkdown } from './blocks';
+import { nameOf, orderedNames, restOf, sortIntoFolders, takeDays, FOLDER_KEYS, type Folder } from './folders';
 import type { FrontMatter } from './frontMatter';
-import { ownWordsOfLink } from './resolve';
-import type { ImportPlan, ImportRemark, LinkReference, MarkdownFile, PlannedEntry } from './types';
+import { readFile, type ReadFile } from './readFile';
+import { Resolver } from './resolver';
+import type { ImportPlan, ImportRemark, MarkdownFile, PlannedDay, PlannedEntry } from './types';
 
 /**
  * Turns a folder of Markdown files into a plan of what an import will make.
  *
  * A folder at the outermost level is a notebook, one further in a section; a folder that has a file of the same name
  * beside it holds the pages beneath that page. `index.md` in a folder speaks of the folder itself (pigment, ornament,
- * description, and the order of what it holds); outside any folder it gives the order of the notebooks. Files named by a date in a folder named Journal are days.
+ * description, and the order of what it holds), and what else is written in it becomes a page; outside any folder it
+ * gives the order of the notebooks. Files named by a date in a folder named Journal, or in folders there, are days.
  */
 
-const JOURNAL = 'journal';
+/** A page that is longer goes on in pages beneath it. */
+const PAGE_BLOCKS = MAX_BLOCKS / 2;
+/** A title that is longer is shortened, and stands whole on the page. */
+const LONG_TITLE = 1_000;
+const SHORT_TITLE = 160;
 
-interface Folder {
-  name: string;
-  front: FrontMatter;
-  files: Map<string, MarkdownFile>;
-  folders: Map<string, Folder>;
-}
-
-const newFolder = (name: string): Folder => ({ name, front: {}, files: new Map(), folders: new Map() });
+const PAGE_KEYS = ['id', 'title', 'begun', 'changed', 'leaves', 'aliases', 'season', 'tags'];
+const DAY_KEYS = ['id', 'tags'];
 
 export interface PlanOptions {
   /** The id of a day's page, whether the import makes it or not. */
   dayIdOf: (day: string) => string;
   /** A name for the notebook that takes in files outside any folder. */
   looseNotebook: string;
+  /** Whether an id is in use already; the entry then gets one of its own. */
+  isTaken?: (id: string) => boolean;
 }
 
-export function planImport(files: readonly MarkdownFile[], options: PlanOptions): ImportPlan {
-  const remarks: ImportRemark[] = [];
-  const root = newFolder('');
-  const sorted = [...files].sort((one, other) => one.path.localeCompare(other.path, 'en', { numeric: true }));
-  for (const file of sorted) sortIn(root, file, options.looseNotebook, remarks);
+/** A page's or a day's own part of a plan, before its links lead anywhere. */
+interface Source {
+  file: ReadFile;
+  keys: readonly string[];
+  title: string | null;
+  /** The title as the file says it, when it was too long to be one. */
+  wholeTitle: string | null;
+}
 
-  const plan: ImportPlan = { entries: [], days: [], namedDays: [], remarks };
-  const resolver = new Resolver(options.dayIdOf);
-  const pending: { entry?: PlannedEntry; day?: string; path: string; blocks: NodeJson[] }[] = [];
+/** Plans an import piece by piece: what will be made first, then each body when it is asked for. */
+export class Planning {
+  /** Every parent before what it holds. It grows while bodies are asked for: by pages that links name, and by parts. */
+  readonly entries: PlannedEntry[] = [];
+  readonly days: { day: string; files: ReadFile[] }[] = [];
+  readonly remarks: ImportRemark[] = [];
+  private sources = new Map<string, Source>();
+  private bodies = new Map<string, NodeJson[]>();
+  private resolver: Resolver;
+  private ids = new Set<string>();
 
-  const takePage = (file: MarkdownFile, name: string, parentId: string): PlannedEntry => {
-    const read = readMarkdown(file.text, (what) => remarks.push({ path: file.path, what }));
-    const title = read.front.title ?? name;
-    const entry: PlannedEntry = { id: read.front.id ?? newId(), kind: 'page', parentId, name: title };
-    if (read.front.begun) entry.begunAt = read.front.begun;
-    if (read.front.changed) entry.changedAt = read.front.changed;
-    if (read.front.leaves) entry.showsLeaves = true;
-    if (read.front.aliases) entry.otherNames = read.front.aliases.slice(0, MAX_OTHER_NAMES);
-    takeSeason(entry, read.front);
-    plan.entries.push(entry);
-    resolver.know(file.path, title, entry);
-    pending.push({ entry, path: file.path, blocks: withTags(withoutTitle(read.blocks, title), read.front.tags) });
-    return entry;
-  };
+  constructor(
+    files: readonly ReadFile[],
+    private options: PlanOptions,
+  ) {
+    this.resolver = new Resolver(options.dayIdOf);
+    for (const { path, refusal, remarks } of files) {
+      if (refusal) this.remarks.push({ path, what: refusal });
+      for (const what of remarks) this.remarks.push({ path, what });
+    }
+    const root = sortIntoFolders(
+      files.filter(({ refusal }) => refusal === null),
+      options.looseNotebook,
+    );
+    for (const { day, file } of takeDays(root)) {
+      this.resolver.knowDay(file.path, day, file.headings);
+      const present = this.days.find((each) => each.day === day);
+      if (present) present.files.push(file);
+      else this.days.push({ day, files: [file] });
+    }
+    for (const name of orderedNames(root)) {
+      const folder = root.folders.get(name);
+      if (folder) this.takeFolder(folder, this.takeHolder(folder, 'notebook', null).id);
+    }
+  }
 
-  const takeFolder = (folder: Folder, parentId: string): void => {
+  private say(path: string, what: string): void {
+    this.remarks.push({ path, what });
+  }
+
+  private takeFolder(folder: Folder, parentId: string): void {
+    if (folder.index) this.takeIndex(folder, folder.index, parentId);
     for (const name of orderedNames(folder)) {
-      const file = folder.files.get(name);
+      const [file, ...others] = folder.files.get(name) ?? [];
       const inner = folder.folders.get(name);
       if (file) {
-        const page = takePage(file, name, parentId);
-        if (inner) takePagesBeneath(inner, page.id);
+        const page = this.takePage(file, parentId);
+        if (inner) this.takePagesBeneath(inner, page.id);
+        for (const other of others) this.takePage(other, parentId);
       } else if (inner) {
-        takeFolder(inner, takeHolder(inner, 'section', parentId).id);
+        this.takeFolder(inner, this.takeHolder(inner, 'section', parentId).id);
       }
     }
-  };
+  }
 
-  const takePagesBeneath = (folder: Folder, parentId: string): void => {
+  private takePagesBeneath(folder: Folder, parentId: string): void {
+    if (folder.index) this.takeIndex(folder, folder.index, parentId);
     for (const name of orderedNames(folder)) {
-      const file = folder.files.get(name) ?? { path: `${folder.name}/${name}.md`, text: '' };
-      const page = takePage(file, name, parentId);
+      const [file, ...others] = folder.files.get(name) ?? [];
+      const page = file ? this.takePage(file, parentId) : this.addPage(name, parentId);
       const inner = folder.folders.get(name);
-      if (inner) takePagesBeneath(inner, page.id);
+      if (inner) this.takePagesBeneath(inner, page.id);
+      for (const other of others) this.takePage(other, parentId);
     }
-  };
+  }
 
-  const takeHolder = (folder: Folder, kind: 'notebook' | 'section', parentId: string | null): PlannedEntry => {
-    const entry: PlannedEntry = {
-      id: folder.front.id ?? newId(),
-      kind,
-      parentId,
-      name: folder.front.title ?? folder.name,
-    };
-    if (folder.front.pigment) entry.pigment = folder.front.pigment;
-    if (folder.front.ornament) entry.ornament = folder.front.ornament;
-    if (folder.front.description) entry.description = folder.front.description;
-    takeSeason(entry, folder.front);
-    plan.entries.push(entry);
+  /** What an index says beside what it says of its folder is a page there, called like the folder. */
+  private takeIndex(folder: Folder, file: ReadFile, parentId: string): void {
+    const title = this.titleFor(file.front.title ?? folder.name);
+    const entry = this.addPage(title.short, parentId);
+    this.resolver.know(file.path, entry.name, entry, file.headings);
+    this.sources.set(entry.id, { file, keys: FOLDER_KEYS, title: entry.name, wholeTitle: title.whole });
+  }
+
+  private addPage(name: string, parentId: string): PlannedEntry {
+    const entry: PlannedEntry = { id: newId(), kind: 'page', parentId, name };
+    this.entries.push(entry);
     return entry;
-  };
-
-  for (const name of orderedNames(root)) {
-    const folder = root.folders.get(name)!;
-    if (foldWords(name) === JOURNAL && [...folder.files.keys()].some(isDay)) takeDays(folder, pending, remarks);
-    else takeFolder(folder, takeHolder(folder, 'notebook', null).id);
   }
 
-  for (const { entry, day, path, blocks } of pending) {
-    const makeMissing = (title: string): string => {
-      const holder = entry?.parentId ?? plan.entries.find((each) => each.kind === 'notebook')?.id;
-      if (!holder) {
-        const notebook = newId();
-        plan.entries.unshift({ id: notebook, kind: 'notebook', parentId: null, name: options.looseNotebook });
-        return addMissing(plan, resolver, title, notebook);
+  private takePage(file: ReadFile, parentId: string): PlannedEntry {
+    const { front } = file;
+    const title = this.titleFor(front.title ?? nameOf(file.path));
+    const entry: PlannedEntry = { id: this.idFor(front.id, file.path), kind: 'page', parentId, name: title.short };
+    if (front.begun) entry.begunAt = front.begun;
+    if (front.changed) entry.changedAt = front.changed;
+    if (front.leaves) entry.showsLeaves = true;
+    const aliases = front.aliases ?? [];
+    const areKept = aliases.length <= MAX_OTHER_NAMES;
+    if (areKept && aliases.length > 0) entry.otherNames = aliases.map(plainName);
+    takeSeason(entry, front);
+    this.entries.push(entry);
+    this.resolver.know(file.path, entry.name, entry, file.headings);
+    const keys = areKept ? PAGE_KEYS : PAGE_KEYS.filter((key) => key !== 'aliases');
+    this.sources.set(entry.id, { file, keys, title: entry.name, wholeTitle: title.whole });
+    return entry;
+  }
+
+  private takeHolder(folder: Folder, kind: 'notebook' | 'section', parentId: string | null): PlannedEntry {
+    const { front } = folder;
+    const name = this.titleFor(front.title ?? folder.name).short;
+    const entry: PlannedEntry = { id: this.idFor(front.id, folder.name), kind, parentId, name };
+    if (front.pigment) entry.pigment = front.pigment;
+    if (front.ornament) entry.ornament = front.ornament;
+    if (front.description) entry.description = plainName(front.description).slice(0, 2000);
+    takeSeason(entry, front);
+    this.entries.push(entry);
+    return entry;
+  }
+
+  /** The id a file says, unless something else has it. */
+  private idFor(said: string | undefined, path: string): string {
+    if (said === undefined) return newId();
+    if (this.ids.has(said) || this.options.isTaken?.(said)) {
+      this.say(path, 'Its id is in use already; it came in under another.');
+      return newId();
+    }
+    this.ids.add(said);
+    return said;
+  }
+
+  private titleFor(said: string): { short: string; whole: string | null } {
+    const title = plainName(said);
+    if (title.length <= LONG_TITLE) return { short: title, whole: null };
+    const cut = Array.from(title.slice(0, SHORT_TITLE + 1))
+      .slice(0, SHORT_TITLE)
+      .join('')
+      .trimEnd();
+    return { short: `${cut}…`, whole: title };
+  }
+
+  /** The body of a planned page; null for what has none. To be asked for once, in the order of the entries. */
+  bodyOf(entry: PlannedEntry): BodyJson | null {
+    if (entry.kind !== 'page') return null;
+    const given = this.bodies.get(entry.id);
+    if (given) return doc(given);
+    const source = this.sources.get(entry.id);
+    if (!source) return entry.name === '' ? doc([]) : null;
+    this.sources.delete(entry.id);
+    const blocks = this.blocksOf(source, entry.parentId);
+    this.goOn(entry, blocks.splice(PAGE_BLOCKS));
+    return doc(blocks);
+  }
+
+  /** What is too long for one page goes on in pages beneath it. */
+  private goOn(entry: PlannedEntry, rest: NodeJson[]): void {
+    if (rest.length === 0) return;
+    this.say(entry.name, `More than ${PAGE_BLOCKS} lines; the page goes on in pages beneath it.`);
+    for (let part = 2, from = 0; from < rest.length; part += 1, from += PAGE_BLOCKS) {
+      const page = this.addPage(`${entry.name} (${part})`, entry.id);
+      this.bodies.set(page.id, rest.slice(from, from + PAGE_BLOCKS));
+    }
+  }
+
+  /** The lines of a day, of all files that write it. */
+  dayBody({ day, files }: { day: string; files: readonly ReadFile[] }): BodyJson {
+    const blocks = files.flatMap((file) =>
+      this.blocksOf({ file, keys: DAY_KEYS, title: null, wholeTitle: null }, null),
+    );
+    const rest = blocks.splice(PAGE_BLOCKS);
+    if (rest.length > 0) {
+      // A day has no pages beneath it: what is too long for it stands in the notebook of what stands nowhere else.
+      const page = this.addPage(`${day} (1)`, this.looseNotebook());
+      this.bodies.set(page.id, []);
+      this.goOn(page, rest);
+    }
+    return doc(blocks);
+  }
+
+  /** Days that something links to and that no file writes; known once every body was asked for. */
+  namedDays(): string[] {
+    const written = new Set(this.days.map(({ day }) => day));
+    return [...this.resolver.namedDays].filter((day) => !written.has(day));
+  }
+
+  private blocksOf({ file, keys, title, wholeTitle }: Source, parentId: string | null): NodeJson[] {
+    const read = JSON.parse(file.blocks) as NodeJson[];
+    const blocks = withTags(
+      title === null ? read : withoutTitle(read, title),
+      keys.includes('tags') ? file.front.tags : [],
+    );
+    const makeMissing = (name: string) => this.addMissing(plainName(name), parentId);
+    const resolved = blocks.map((node) => this.resolver.resolve(node, file.path, makeMissing, this.remarks));
+    const rest = restOf(file, keys);
+    if (rest !== '') this.sayKept(file, keys);
+    return [...(wholeTitle === null ? [] : [block('paragraph', wholeTitle)]), ...resolved, ...codesOf(rest)];
+  }
+
+  private sayKept({ path, front, raw }: ReadFile, keys: readonly string[]): void {
+    for (const [key] of raw) {
+      // What was not understood is said already.
+      if (key !== '' && !keys.includes(key) && front[key as keyof FrontMatter] !== undefined) {
+        this.say(path, `“${key}” in the head of the file.`);
       }
-      return addMissing(plan, resolver, title, holder);
-    };
-    const content = blocks.map((node) => resolver.resolve(node, path, makeMissing, remarks));
-    const body: BodyJson = { type: 'doc', content: content.length > 0 ? content : [block('paragraph')] };
-    if (entry) entry.body = body;
-    else plan.days.push({ day: day!, body });
+    }
   }
-  const written = new Set(plan.days.map(({ day }) => day));
-  plan.namedDays = [...resolver.namedDays].filter((day) => !written.has(day));
-  return plan;
+
+  /** A page that is linked and that no file writes: beside the page that links it. */
+  private addMissing(title: string, parentId: string | null): string {
+    const holder = parentId ?? this.entries.find((each) => each.kind === 'notebook')?.id ?? this.looseNotebook();
+    const entry = this.addPage(title, holder);
+    this.resolver.know(`${title}.md`, title, entry);
+    return entry.id;
+  }
+
+  private looseNotebook(): string {
+    const entry: PlannedEntry = { id: newId(), kind: 'notebook', parentId: null, name: this.options.looseNotebook };
+    this.entries.push(entry);
+    return entry.id;
+  }
+}
+
+/** Plans an import whole. */
+export function planImport(files: readonly MarkdownFile[], options: PlanOptions): ImportPlan {
+  const planning = new Planning(files.map(readFile), options);
+  for (const entry of planning.entries) {
+    const body = planning.bodyOf(entry);
+    if (body) entry.body = body;
+  }
+  const days = planning.days.map((day): PlannedDay => ({ day: day.day, body: planning.dayBody(day) }));
+  // Days may name pages that nobody has written.
+  for (const entry of planning.entries) entry.body ??= planning.bodyOf(entry) ?? undefined;
+  return { entries: planning.entries, days, namedDays: planning.namedDays(), remarks: planning.remarks };
 }
 
 function takeSeason(entry: PlannedEntry, { season }: FrontMatter): void {
   if (season && season !== 'now') entry.season = season;
 }
 
-function addMissing(plan: ImportPlan, resolver: Resolver, title: string, parentId: string): string {
-  const entry: PlannedEntry = { id: newId(), kind: 'page', parentId, name: title };
-  plan.entries.push(entry);
-  resolver.know(`${title}.md`, title, entry);
-  return entry.id;
-}
+/** A name is one line without signs that are no text. */
+const plainName = (name: string): string => name.replace(/\p{Cc}+/gu, ' ').trim();
 
-function sortIn(root: Folder, file: MarkdownFile, looseNotebook: string, remarks: ImportRemark[]): void {
-  const steps = file.path
-    .replaceAll('\\', '/')
-    .split('/')
-    .filter((step) => step !== '' && step !== '.');
-  const last = steps.pop() ?? '';
-  const name = last.replace(/\.(md|markdown)$/iu, '');
-  if (name === last) {
-    remarks.push({ path: file.path, what: 'A file that is not Markdown.' });
-    return;
-  }
-  if (steps.length === 0 && name === 'index') {
-    root.front = readMarkdown(file.text, (what) => remarks.push({ path: file.path, what })).front;
-    return;
-  }
-  let folder = root;
-  for (const step of steps.length > 0 ? steps : [looseNotebook]) {
-    if (!folder.folders.has(step)) folder.folders.set(step, newFolder(step));
-    folder = folder.folders.get(step)!;
-  }
-  if (name === 'index') {
-    const read = readMarkdown(file.text, (what) => remarks.push({ path: file.path, what }));
-    folder.front = read.front;
-    if (read.blocks.length > 0)
-      folder.files.set(read.front.title ?? folder.name, { path: file.path, text: bodyOnly(file.text) });
-  } else {
-    folder.files.set(name, file);
-  }
-}
+const doc = (blocks: NodeJson[]): BodyJson => ({
+  type: 'doc',
+  content: blocks.length > 0 ? blocks : [block('paragraph')],
+});
 
-const bodyOnly = (text: string): string => text.replace(/^---\r?\n[\s\S]*?\r?\n---\r?\n?/u, '');
-
-/** The names in a folder: those its index lists, in that order, then the rest. */
-function orderedNames(folder: Folder): string[] {
-  const names = [...new Set([...folder.files.keys(), ...folder.folders.keys()])];
-  const listed = folder.front.order ?? [];
-  const place = (name: string) => {
-    const index = listed.indexOf(name);
-    return index < 0 ? listed.length : index;
-  };
-  return names.sort((one, other) => place(one) - place(other) || one.localeCompare(other, 'en', { numeric: true }));
-}
-
-function takeDays(
-  folder: Folder,
-  pending: { day?: string; path: string; blocks: NodeJson[] }[],
-  remarks: ImportRemark[],
-): void {
-  for (const [name, file] of folder.files) {
-    if (!isDay(name)) {
-      remarks.push({ path: file.path, what: 'A file in the journal that is not named by a date.' });
-      continue;
-    }
-    const read = readMarkdown(file.text, (what) => remarks.push({ path: file.path, what }));
-    pending.push({ day: name, path: file.path, blocks: withTags(read.blocks, read.front.tags) });
-  }
-}
+const codesOf = (text: string): NodeJson[] =>
+  (text.replaceAll('\u0000', '').match(/[^]{1,50000}/gu) ?? []).map((piece) => ({
+    type: 'codeBlock',
+    attrs: { id: newId(), depth: 0, tint: null, language: 'yaml' },
+    content: [{ type: 'text', text: piece }],
+  }));
 
 /** A first heading that only repeats the title is left out. */
 const withoutTitle = (blocks: NodeJson[], title: string): NodeJson[] =>
@@ -206,77 +302,3 @@ function withTags(blocks: NodeJson[], tags: readonly string[] | undefined): Node
   ]);
   return [...blocks, block('paragraph', inline)];
 }
-
-/** Knows what the files of an import are called and finds what a link means. */
-class Resolver {
-  private byPath = new Map<string, string>();
-  private titles = new Map<string, string>();
-  private byTitle = new Map<string, { id: string; path: string }[]>();
-
-  readonly namedDays = new Set<string>();
-
-  constructor(private dayIdOf: (day: string) => string) {}
-
-  know(path: string, title: string, entry: PlannedEntry): void {
-    this.byPath.set(path, entry.id);
-    this.titles.set(entry.id, title);
-    for (const name of [title, ...(entry.otherNames ?? [])]) {
-      const key = foldWords(name).trim();
-      this.byTitle.set(key, [...(this.byTitle.get(key) ?? []), { id: entry.id, path }]);
-    }
-  }
-
-  /** The node with every reference in it turned into a link. */
-  resolve(node: NodeJson, path: string, makeMissing: (title: string) => string, remarks: ImportRemark[]): NodeJson {
-    if (node.type === 'pageLink') {
-      const { reference, words } = node.attrs as { reference: LinkReference; words: string | null };
-      const target = this.find(reference, path);
-      const marks = node.marks && { marks: node.marks };
-      if (target) {
-        const own = ownWordsOfLink(words, target, (id) => this.titles.get(id) ?? '');
-        return { type: 'pageLink', attrs: { target, words: own }, ...marks };
-      }
-      if (reference.form === 'wiki') {
-        return { type: 'pageLink', attrs: { target: makeMissing(lastName(reference.name)), words }, ...marks };
-      }
-      remarks.push({ path, what: `The link to ${reference.name}, which is not among the files.` });
-      return { type: 'text', text: words ?? reference.name, ...marks };
-    }
-    return node.content
-      ? { ...node, content: node.content.map((child) => this.resolve(child, path, makeMissing, remarks)) }
-      : node;
-  }
-
-  private find(reference: LinkReference, from: string): string | null {
-    if (reference.form === 'block') return isId(reference.name) ? reference.name : null;
-    if (reference.form === 'path') return this.findPath(reference.name, from);
-    if (isDay(reference.name)) return this.day(reference.name);
-    const candidates = this.byTitle.get(foldWords(lastName(reference.name)).trim()) ?? [];
-    const within = reference.name.split('/').slice(0, -1).map(foldWords);
-    const fitting = candidates.filter((each) => {
-      const steps = each.path.split('/').map(foldWords);
-      return within.every((step) => steps.includes(step));
-    });
-    return (fitting.find((each) => sharedSteps(each.path, from) > 0) ?? fitting[0])?.id ?? null;
-  }
-
-  private day(day: string): string {
-    this.namedDays.add(day);
-    return this.dayIdOf(day);
-  }
-
-  private findPath(name: string, from: string): string | null {
-    const day = /(?:^|\/)(\d{4}-\d{2}-\d{2})\.(?:md|markdown)$/iu.exec(name);
-    if (day && isDay(day[1])) return this.day(day[1]!);
-    const steps = name.startsWith('/') ? [] : from.split('/').slice(0, -1);
-    for (const step of name.split('/')) {
-      if (step === '..') steps.pop();
-      else if (step !== '.' && step !== '') steps.push(step);
-    }
-    return this.byPath.get(steps.join('/')) ?? null;
-  }
-}
-
-const lastName = (name: string): string => name.split('#')[0]!.split('/').pop()!.trim() || name;
-
-const sharedSteps = (one: string, other: string): number => (one.split('/')[0] === other.split('/')[0] ? 1 : 0);

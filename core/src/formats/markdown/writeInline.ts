@@ -55,7 +55,9 @@ function writeLeaf(leaf: NodeJson, options: WriteLinks, hardBreak: string | null
       return hardBreak ? [raw(hardBreak)] : [{ type: 'break' }];
     case 'tag': {
       const name = String(leaf.attrs?.name);
-      const isPlain = new RegExp(`^${TAG_PATTERN.source}$`, 'u').test(`#${name}`);
+      // Within a link a hash before a word is a word.
+      const isInLink = leaf.marks?.some(({ type }) => type === 'webLink');
+      const isPlain = !isInLink && new RegExp(`^${TAG_PATTERN.source}$`, 'u').test(`#${name}`);
       return [raw(isPlain ? `<wbr>#${name}<wbr>` : `<span data-tag="${encodeURIComponent(name)}"></span>`)];
     }
     case 'pageLink': {
