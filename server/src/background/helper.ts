@@ -6,16 +6,20 @@ import { MentionSearch, type MentionBatch } from './mentions';
 
 /** What the background is asked for. */
 export type Asked =
-  { do: 'mentions' } | { do: 'forget'; ownerId: string } | { do: 'kin'; ownerId: string; pageId: string };
+  | { do: 'mentions' }
+  | { do: 'forget'; ownerId: string }
+  | { do: 'kin'; ownerId: string; pageId: string }
+  | { do: 'join' };
 
 export interface Answers {
   mentions: MentionBatch | null;
   forget: null;
   kin: Kin[];
+  join: null;
 }
 
-/** Answers what is asked, from a database that is only read. */
-export function answerWith(database: RawDatabase): (asked: Asked) => Answers[Asked['do']] {
+/** Answers what is asked, from a database that is only read; `join` joins the newest part to it. */
+export function answerWith(database: RawDatabase, join: () => void): (asked: Asked) => Answers[Asked['do']] {
   const mentions = new MentionSearch(database);
   const kin = new KinSearch(database);
   return (asked) => {
@@ -27,6 +31,9 @@ export function answerWith(database: RawDatabase): (asked: Asked) => Answers[Ask
         return null;
       case 'kin':
         return kin.find(asked.ownerId, asked.pageId);
+      case 'join':
+        join();
+        return null;
     }
   };
 }
@@ -98,7 +105,7 @@ export function threadHelper(script: URL, file: string): Helper {
 
 /** Does it in this thread, where there is no built script to start another with: in tests. */
 export function inlineHelper(database: RawDatabase): Helper {
-  const answer = answerWith(database);
+  const answer = answerWith(database, () => undefined);
   return {
     ask: async (asked) => answer(asked) as never,
     close: async () => undefined,

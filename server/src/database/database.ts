@@ -1,5 +1,6 @@
 import BetterSqlite3 from 'better-sqlite3';
-import { accessSync, constants, mkdirSync } from 'node:fs';
+import { accessSync, constants, mkdirSync, statSync } from 'node:fs';
+import { open } from 'node:fs/promises';
 import path from 'node:path';
 import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
 import { entities } from '../entities';
@@ -24,6 +25,10 @@ const MIGRATIONS = [
   Links1790000300000,
   Places1790000400000,
 ];
+
+/** The most that the writing connection keeps in memory, and during long work, in kilobytes. */
+const WRITER_CACHE = 16_384;
+const LONG_CACHE = 1_024;
 
 /** Called when a transaction is over, before anybody is told how it went. */
 export type Ending = (isStored: boolean) => void;
@@ -127,6 +132,25 @@ export class Database {
     return this.writes.run(() => this.transact(work));
   }
 
+  /**
+   * The same for work that takes long and lets others be served between its pieces: what it writes is brought to the
+   * disk beside this thread, before it is said to be stored, so that its end holds nobody up.
+   */
+  writeLong<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
+    return this.writes.run(async () => {
+      this.writer.pragma('synchronous = NORMAL');
+      this.writer.pragma(`cache_size = -${LONG_CACHE}`);
+      try {
+        const result = await this.transact(work);
+        await this.settle();
+        return result;
+      } finally {
+        this.writer.pragma('synchronous = FULL');
+        this.writer.pragma(`cache_size = -${WRITER_CACHE}`);
+      }
+    });
+  }
+
   private async transact<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
     const runner = this.source.createQueryRunner();
     let result: T;
@@ -222,6 +246,22 @@ export class Database {
     return this.statement(sql).get(...values) as T | undefined;
   }
 
+  /** How large the newest part is, which is not joined to the database yet, in bytes. */
+  newest(): number {
+    return statSync(`${this.file}-wal`, { throwIfNoEntry: false })?.size ?? 0;
+  }
+
+  /** Brings what a long transaction has written so far to the disk, so that little is left for its end. */
+  async settle(): Promise<void> {
+    const wal = await open(`${this.file}-wal`, 'r').catch(() => null);
+    if (!wal) return;
+    try {
+      await wal.datasync();
+    } finally {
+      await wal.close();
+    }
+  }
+
   /** Ends what is under way and closes; what was said to be stored is on the disk already. */
   async close(): Promise<void> {
     await this.writes.idle();
@@ -244,7 +284,10 @@ function prepare(connection: RawDatabase): void {
   connection.pragma('synchronous = FULL');
   connection.pragma('foreign_keys = ON');
   connection.pragma('busy_timeout = 5000');
-  connection.pragma('cache_size = -65536');
+  connection.pragma(`cache_size = -${WRITER_CACHE}`);
+  // The newest part is joined to the database beside the thread that serves (services/background); here only should
+  // that not come to it.
+  connection.pragma('wal_autocheckpoint = 100000');
 }
 
 function makeFolder(folder: string): void {

@@ -1,37 +1,34 @@
-import { json, Router } from 'express';
-import Joi from 'joi';
-import { textOfBytes, type MarkdownFile } from '@glossarion/core/formats/markdown';
+import { raw, Router } from 'express';
+import { Problem } from '../problem';
 import type { Services } from '../services';
-import { asText } from '../text';
-import { id, route, withId } from './route';
+import { route, withId } from './route';
 
-/** A file is its text, or its bytes in base64: then it is found out how its text is written. */
-const file = Joi.object({
-  path: Joi.string().max(1000).required(),
-  text: Joi.string().allow(''),
-  bytes: Joi.string().base64().allow(''),
-}).xor('text', 'bytes');
+/** How long reading what was sent may take, in milliseconds. */
+const READ_WITHIN = 30_000;
 
 /** Taking in notes from elsewhere. */
-export function importRoutes({ imports, notices }: Services): Router {
+export function importRoutes({ imports, notices, threads }: Services): Router {
   const router = Router();
-  router.use('/imports', json({ limit: '64mb', reviver: asText }));
+  router.use('/imports', raw({ type: () => true, limit: '64mb' }));
 
   route(
     router,
     {
       method: 'post',
       path: '/imports',
-      summary: 'Takes in a folder of Markdown files: all of it, or nothing.',
-      body: Joi.object({ id, files: Joi.array().items(file).min(1).max(20_000).required() }),
+      summary: 'Takes in a folder of Markdown files, each as `path` and `text`, or `bytes` in base64: all, or nothing.',
+      hasOwnBody: true,
     },
-    async ({ account, body }) => {
-      const wish = body as { id?: string; files: (MarkdownFile & { bytes?: string })[] };
-      const files = wish.files.map(({ path, text, bytes }) => ({
-        path,
-        text: bytes === undefined ? text : textOfBytes(Buffer.from(bytes, 'base64')),
-      }));
-      const report = await imports.take(account.id, files, { id: wish.id });
+    async ({ account }, request) => {
+      const sent = Buffer.isBuffer(request.body) ? new Uint8Array(request.body) : new Uint8Array();
+      request.body = null;
+      const wish = await threads.run('readRequest', sent, {
+        within: READ_WITHIN,
+        isLarge: true,
+        transfer: [sent.buffer],
+      });
+      if ('refusal' in wish) throw new Problem(400, wish.refusal);
+      const report = await imports.takeFiles(account.id, wish.files, { id: wish.id });
       notices.send(account.id, { pageId: null, changed: ['outline', 'title', 'links'] });
       return report;
     },

@@ -153,7 +153,7 @@ export class Attachments {
       const { bytesRead } = await handle.read(head, 0, HEAD, 0);
       // A file made to be hard to tell is one of an unknown kind.
       const known = await this.threads
-        .run('sniff', new Uint8Array(head.subarray(0, bytesRead)), { within: SNIFFED_WITHIN })
+        .run('sniff', new Uint8Array(head.subarray(0, bytesRead)), { within: SNIFFED_WITHIN, isUrgent: true })
         .catch(() => null);
       const text = TEXTS[path.extname(name).toLowerCase()];
       if (known && !(known === 'application/xml' && text)) return recorded(known, name);

@@ -12,6 +12,9 @@ const AT_LATEST = 5_000;
 const BETWEEN = 15;
 /** What failed is tried again after this long. */
 const AGAIN_AFTER = 15_000;
+/** The newest part of the database is looked at after so many transactions, and joined from so many bytes on. */
+const JOIN_AFTER = 50;
+const JOIN_FROM = 4 * 1024 * 1024;
 /** Windows are told of what was found at most so often. */
 const TELL_EVERY = 1_000;
 
@@ -22,6 +25,8 @@ export class Background {
   private changedSince: number | null = null;
   private running: Promise<void> = Promise.resolve();
   private isClosed = false;
+  private isJoining = false;
+  private commits = 0;
   private kinWanted = new Map<string, string>();
   private toldAt = new Map<string, number>();
 
@@ -32,6 +37,19 @@ export class Background {
     private log: Logger,
   ) {
     this.poke();
+    database.onEnd((isStored) => {
+      if (isStored && (this.commits += 1) % JOIN_AFTER === 0) this.join();
+    });
+  }
+
+  /** Joins the newest part of the database to it when that has grown. */
+  join(): void {
+    if (this.isClosed || this.isJoining || this.database.newest() < JOIN_FROM) return;
+    this.isJoining = true;
+    void this.helper
+      .ask({ do: 'join' })
+      .catch((error: unknown) => (this.isClosed ? undefined : this.log.error(error, 'the newest part was not joined')))
+      .finally(() => (this.isJoining = false));
   }
 
   /** Something changed: what follows from it is worked out soon. */

@@ -9,6 +9,7 @@ import {
   repairBody,
   ShapeError,
   type BodyJson,
+  type NodeJson,
 } from '@glossarion/core/document';
 import {
   Planning,
@@ -22,24 +23,36 @@ import { dayId, dayTemplate } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
 import { notFound, Problem } from '../problem';
+import { packed, unpacked, type PackedFile, type SentFile } from '../threads/readFiles';
 import { Overdone, type Threads } from '../threads/threads';
 import type { Accepted, Documents } from './documents';
 import { adjustBeneath, weightOf } from './beneath';
 import { breathing } from './breath';
 import type { FactWriter } from './facts';
 
-/** Files are read in lots of about so many characters, or so many files. */
+/** Files are read in lots of about so many bytes, or so many files. */
 const LOT = 200_000;
 const LOT_FILES = 60;
 /** How long reading one file may take, in milliseconds: a moment, and more for a long one. */
 const READ_WITHIN = 2_000;
-const PER_CHARACTER = 0.02;
+const PER_BYTE = 0.02;
+/** Blocks that are checked in one piece. */
+const CHECKED_AT_ONCE = 200;
+/** What was written is brought to the disk after so many entries. */
+const SETTLED_AFTER = 100;
 
 /** How far an import has come. */
 export interface ImportProgress {
   id: string;
   done: number;
   total: number;
+}
+
+interface ImportOptions {
+  /** The name of the notebook for what stands in no folder. */
+  looseNotebook?: string;
+  /** By which it can be asked about, and stopped. */
+  id?: string;
 }
 
 interface Running extends ImportProgress {
@@ -75,10 +88,17 @@ export class Imports {
     running.stop.abort(stopped());
   }
 
-  async take(
+  take(ownerId: string, files: readonly MarkdownFile[], options: ImportOptions = {}): Promise<ImportReport> {
+    const encoder = new TextEncoder();
+    const sent = files.map(({ path, text }) => ({ path, bytes: encoder.encode(text) }));
+    return this.takeFiles(ownerId, sent, options);
+  }
+
+  /** Takes files in as they were sent; their bytes are let go of as they are read. */
+  async takeFiles(
     ownerId: string,
-    files: readonly MarkdownFile[],
-    { looseNotebook = 'Imported', id = newId() }: { looseNotebook?: string; id?: string } = {},
+    files: readonly SentFile[],
+    { looseNotebook = 'Imported', id = newId() }: ImportOptions = {},
   ): Promise<ImportReport> {
     if (this.running.has(id)) throw new Problem(409, 'This import is under way already.');
     const running: Running = { id, ownerId, done: 0, total: files.length * 2, stop: new AbortController() };
@@ -92,7 +112,7 @@ export class Imports {
         isTaken: (each) => taken.get(each) !== undefined,
       });
       const accepted: Accepted[] = [];
-      const report = await this.database.write((manager) => this.make(manager, planning, running, accepted));
+      const report = await this.database.writeLong((manager) => this.make(manager, planning, running, accepted));
       accepted.forEach((each) => this.documents.tell(each));
       this.forgetNames(ownerId);
       return report;
@@ -102,32 +122,35 @@ export class Imports {
   }
 
   /** Reads the files beside the thread that serves; one that takes too long is refused by its name. */
-  private async read(files: readonly MarkdownFile[], running: Running): Promise<ReadFile[]> {
+  private async read(files: readonly SentFile[], running: Running): Promise<ReadFile[]> {
     const { signal } = running.stop;
-    const within = (lot: readonly MarkdownFile[]) =>
-      READ_WITHIN + PER_CHARACTER * lot.reduce((sum, { text }) => sum + text.length, 0);
+    const within = (lot: readonly SentFile[]) =>
+      READ_WITHIN + PER_BYTE * lot.reduce((sum, { bytes }) => sum + bytes.length, 0);
     const lots = await Promise.all(
       lotsOf(files).map(async (lot) => {
         const read = await this.threads
           .run('readFiles', lot, { within: within(lot) + READ_WITHIN, signal })
           .catch(async (error: unknown) => {
             if (!(error instanceof Overdone)) throw error;
-            const alone: ReadFile[] = [];
+            const alone: PackedFile[] = [];
             for (const file of lot) {
               const [one] = await this.threads
                 .run('readFiles', [file], { within: within([file]), signal })
                 .catch((each: unknown) => {
                   if (!(each instanceof Overdone)) throw each;
-                  return [refusedFile(file.path, 'The file takes too long to be read, and was left out.')];
+                  return [packed(refusedFile(file.path, 'The file takes too long to be read, and was left out.'))];
                 });
               alone.push(one!);
             }
             return alone;
           });
         running.done += lot.length;
-        return read;
+        // A file's bytes are kept no longer than they are needed: there may be thousands.
+        for (const file of lot) file.bytes = NOTHING;
+        return read.map(unpacked);
       }),
     );
+    await this.threads.rest();
     return lots.flat();
   }
 
@@ -150,8 +173,8 @@ export class Imports {
       'SELECT 1 FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND e.ownerId = ?',
     );
     const isTaken = (id: string) => elsewhere.get(id, ownerId) !== undefined;
-    const fitting = (path: string, body: BodyJson): BodyJson =>
-      repairBody(this.checked(planning, path, body), isTaken).body;
+    const fitting = async (path: string, body: BodyJson): Promise<BodyJson> =>
+      repairBody(await this.checked(planning, path, body, breath), isTaken).body;
     const begun = running.done;
 
     const makeEntries = async (from: number): Promise<void> => {
@@ -162,7 +185,7 @@ export class Imports {
         const row = place(entry);
         if (entry.kind === 'page') {
           const planned = planning.bodyOf(entry);
-          const body = planned ? fitting(entry.name, planned) : emptyBody(namedId(entry.id, 'first'));
+          const body = planned ? await fitting(entry.name, planned) : emptyBody(namedId(entry.id, 'first'));
           report.links += await this.writePage(entry, row, body, breath);
           report.pages += 1;
         } else {
@@ -170,6 +193,7 @@ export class Imports {
           report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
         }
         running.done = begun + Math.min(index, running.total - begun);
+        if (index % SETTLED_AFTER === SETTLED_AFTER - 1) await this.database.settle();
         await breath();
       }
     };
@@ -177,7 +201,7 @@ export class Imports {
     const made = planning.entries.length;
     for (const day of planning.days) {
       running.stop.signal.throwIfAborted();
-      const body = fitting(day.day, planning.dayBody(day));
+      const body = await fitting(day.day, planning.dayBody(day));
       report.links += await this.writeDay(manager, ownerId, day.day, body, report, accepted);
       await breath();
     }
@@ -186,19 +210,31 @@ export class Imports {
       const pageId = dayId(ownerId, day);
       if (!this.isThere(pageId)) this.documents.makeDayRow(ownerId, pageId, day, dayTemplate(pageId));
     }
+    await this.database.settle();
     return report;
   }
 
-  /** The body in its canonical form; its plain words where it does not fit the form of a page. */
-  private checked(planning: Planning, path: string, body: BodyJson): BodyJson {
-    try {
-      return checkBody(body);
-    } catch (error) {
-      if (!(error instanceof ShapeError)) throw error;
-      planning.remarks.push({ path, what: `${error.message} Its words were kept without their form.` });
-      const lines = body.content.flatMap((node) => ownWords(node).match(/[^\n]{1,20000}/gu) ?? []);
-      return checkBody({ type: 'doc', content: lines.map((line) => block('paragraph', line)) });
+  /** The body in its canonical form; the plain words of what does not fit the form of a page. */
+  private async checked(
+    planning: Planning,
+    path: string,
+    { content }: BodyJson,
+    breath: () => Promise<void>,
+  ): Promise<BodyJson> {
+    const checked: NodeJson[] = [];
+    for (let from = 0; from < content.length; from += CHECKED_AT_ONCE) {
+      const piece = content.slice(from, from + CHECKED_AT_ONCE);
+      try {
+        checked.push(...checkBody({ type: 'doc', content: piece }).content);
+      } catch (error) {
+        if (!(error instanceof ShapeError)) throw error;
+        planning.remarks.push({ path, what: `${error.message} Its words were kept without their form.` });
+        const lines = piece.flatMap((node) => ownWords(node).match(/[^\n]{1,20000}/gu) ?? []);
+        checked.push(...checkBody({ type: 'doc', content: lines.map((line) => block('paragraph', line)) }).content);
+      }
+      await breath();
     }
+    return { type: 'doc', content: checked };
   }
 
   private isThere(id: string): boolean {
@@ -296,16 +332,18 @@ export class Imports {
 }
 
 /** Files in lots that can be read in a moment each. */
-function lotsOf(files: readonly MarkdownFile[]): MarkdownFile[][] {
-  const lots: MarkdownFile[][] = [];
+const NOTHING = new Uint8Array();
+
+function lotsOf(files: readonly SentFile[]): SentFile[][] {
+  const lots: SentFile[][] = [];
   let size = LOT;
   for (const file of files) {
-    if (size + file.text.length > LOT || lots.at(-1)!.length >= LOT_FILES) {
+    if (size + file.bytes.length > LOT || lots.at(-1)!.length >= LOT_FILES) {
       lots.push([]);
       size = 0;
     }
     lots.at(-1)!.push(file);
-    size += file.text.length;
+    size += file.bytes.length;
   }
   return lots;
 }

@@ -1,11 +1,37 @@
-import { readFile, refusedFile, type MarkdownFile, type ReadFile } from '@glossarion/core/formats/markdown';
+import { deflateRawSync, inflateRawSync } from 'node:zlib';
+import { readFile, refusedFile, textOfBytes, type ReadFile } from '@glossarion/core/formats/markdown';
+
+/** A file as it was sent; how its text is written is found out when it is read. */
+export interface SentFile {
+  path: string;
+  bytes: Uint8Array;
+}
+
+/** A file as a thread has read it; its blocks are packed, since thousands of files wait until all are read. */
+export type PackedFile = Omit<ReadFile, 'blocks'> & { packed: Uint8Array };
 
 /** Reads files of Markdown, one after the other. One that can't be read costs itself alone. */
-export const readFiles = (files: readonly MarkdownFile[]): ReadFile[] =>
-  files.map((file) => {
-    try {
-      return readFile(file);
-    } catch (error) {
-      return refusedFile(file.path, `The file could not be read, and was left out: ${(error as Error).message}.`);
-    }
-  });
+export const readFiles = (files: readonly SentFile[]): PackedFile[] => files.map((file) => packed(read(file)));
+
+function read({ path, bytes }: SentFile): ReadFile {
+  try {
+    return readFile({ path, text: textOfBytes(bytes) });
+  } catch (error) {
+    return refusedFile(path, `The file could not be read, and was left out: ${(error as Error).message}.`);
+  }
+}
+
+export const packed = ({ blocks, ...file }: ReadFile): PackedFile => ({
+  ...file,
+  packed: deflateRawSync(blocks, { level: 1 }),
+});
+
+/** The file with its blocks, which are unpacked each time they are asked for. */
+export function unpacked({ packed: bytes, ...file }: PackedFile): ReadFile {
+  return {
+    ...file,
+    get blocks() {
+      return inflateRawSync(bytes).toString('utf8');
+    },
+  };
+}

@@ -3,15 +3,29 @@ import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { doTask, type InputOf, type OutputOf, type TaskName } from './tasks';
 
-/** Threads at once, and the most memory one may take for itself, in megabytes. */
-const THREADS = 2;
-const MEMORY = 384;
+/** Threads at once: on two cores a second one takes from the first what it gains, and as much memory again. */
+const THREADS = 1;
+/** The most memory one may take for itself, and for what it needs for a moment only, in megabytes. */
+const MEMORY = 160;
+const YOUNG = 32;
 /** How long a thread that has nothing to do is kept, in milliseconds. */
 const KEPT = 20_000;
 
 /** A task took longer than it may, or more memory than it may. Its thread was ended and is replaced. */
 export class Overdone extends Error {
   override name = 'Overdone';
+}
+
+export interface TaskOptions {
+  /** How long it may take once it is begun, in milliseconds. */
+  within: number;
+  signal?: AbortSignal;
+  /** Whether it goes before those that wait. */
+  isUrgent?: boolean;
+  /** Whether it takes so much memory that its thread is not kept for the next. */
+  isLarge?: boolean;
+  /** What is given away to the thread instead of being copied. */
+  transfer?: readonly ArrayBuffer[];
 }
 
 /** Does what may take long beside the thread that serves everybody. */
@@ -24,29 +38,39 @@ export class Threads {
   constructor(private script: URL) {}
 
   /**
-   * Does a task; those beyond the number of threads wait.
+   * Does a task; those beyond the number of threads wait, the urgent ones before the others.
    *
-   * @param within how long it may take once it is begun, in milliseconds
    * @throws Overdone when it takes longer, or more memory than a thread has
    */
   async run<K extends TaskName>(
     task: K,
     input: InputOf<K>,
-    { within, signal }: { within: number; signal?: AbortSignal },
+    { within, signal, isUrgent = false, isLarge = false, transfer }: TaskOptions,
   ): Promise<OutputOf<K>> {
     if (!existsSync(this.script)) return (await doTask({ task, input })) as OutputOf<K>;
-    await this.turn();
+    await this.turn(isUrgent);
     try {
       signal?.throwIfAborted();
-      const late = AbortSignal.timeout(within);
-      const stop = signal ? AbortSignal.any([late, signal]) : late;
+      const stop = new AbortController();
+      let isLate = false;
+      const timer = setTimeout(() => {
+        isLate = true;
+        stop.abort();
+      }, within);
+      const pass = () => stop.abort();
+      signal?.addEventListener('abort', pass);
       try {
-        return (await this.threads().run({ task, input }, { signal: stop })) as OutputOf<K>;
+        const options = { signal: stop.signal, ...(transfer && { transferList: [...transfer] }) };
+        return (await this.threads().run({ task, input }, options)) as OutputOf<K>;
       } catch (error) {
         if (signal?.aborted) throw signal.reason as Error;
         const { code } = error as { code?: string };
-        if (late.aborted || code === 'ERR_WORKER_OUT_OF_MEMORY') throw new Overdone(`${task} took too much`);
+        if (isLate || code === 'ERR_WORKER_OUT_OF_MEMORY') throw new Overdone(`${task} took too much`);
         throw error;
+      } finally {
+        clearTimeout(timer);
+        signal?.removeEventListener('abort', pass);
+        if (isLarge) await this.rest();
       }
     } finally {
       this.free += 1;
@@ -54,8 +78,10 @@ export class Threads {
     }
   }
 
-  private async turn(): Promise<void> {
-    while (this.free === 0) await new Promise<void>((resolve) => this.queue.push(resolve));
+  private async turn(isUrgent: boolean): Promise<void> {
+    while (this.free === 0) {
+      await new Promise<void>((resolve) => void (isUrgent ? this.queue.unshift(resolve) : this.queue.push(resolve)));
+    }
     this.free -= 1;
   }
 
@@ -65,13 +91,25 @@ export class Threads {
       minThreads: 0,
       maxThreads: THREADS,
       idleTimeout: KEPT,
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+      resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: YOUNG },
     });
     return this.pool;
   }
 
+  /** Lets threads go with all the memory they have taken, unless something waits for them. */
+  async rest(): Promise<void> {
+    if (this.queue.length > 0) return;
+    await this.letGo();
+  }
+
+  private async letGo(): Promise<void> {
+    const { pool } = this;
+    this.pool = null;
+    await pool?.destroy();
+  }
+
   /** Ends the threads, whatever they do. */
   async close(): Promise<void> {
-    await this.pool?.destroy();
+    await this.letGo();
   }
 }

@@ -14,6 +14,7 @@ import { asWritten, broughtBack, putAway } from './escapes';
 import { readFrontMatter, type FrontMatter, type ReadFront } from './frontMatter';
 import { cleaned, readInline, textNodes, type ReadContext } from './inline';
 import { readSaid, saidOf, shared } from './said';
+import { piecesOf } from './pieces';
 import { tame } from './tame';
 
 /** GitHub's extensions without what they do after parsing: that would link an address whose form was escaped. */
@@ -42,25 +43,31 @@ export function readMarkdown(text: string, remark: (what: string) => void, isFil
   const head = isFile ? (HEAD.exec(text)?.[0] ?? '') : '';
   const tamed = tame(text.slice(head.length));
   tamed.remarks.forEach(remark);
-  const tree = parseMarkdown(putAway(head + tamed.text), isFile);
-  let front: FrontMatter = {};
-  let raw: ReadFront['raw'] = [];
-  const definitions = new Map<string, Definition>();
-  for (const node of tree.children) {
-    if (node.type === 'definition' && !definitions.has(node.identifier)) definitions.set(node.identifier, node);
+  const read: ReadMarkdown = { front: {}, raw: [], blocks: [] };
+  const unused = new Map<string, Definition>();
+  const used = new Set<string>();
+  for (const [index, piece] of piecesOf(tamed.text).entries()) {
+    const tree = parseMarkdown(putAway(index === 0 ? head + piece : piece), isFile && index === 0);
+    const definitions = new Map<string, Definition>();
+    for (const node of tree.children) {
+      if (node.type === 'definition' && !definitions.has(node.identifier)) definitions.set(node.identifier, node);
+      if (node.type !== 'yaml') continue;
+      const { front, raw, problems } = readFrontMatter(asWritten(node.value));
+      Object.assign(read, { front, raw });
+      problems.forEach(remark);
+    }
+    const context: ReadContext = { remark, definitions, used };
+    read.blocks.push(
+      ...readSiblings(
+        tree.children.filter(({ type }) => type !== 'yaml'),
+        0,
+        context,
+      ),
+    );
+    for (const [identifier, definition] of definitions) unused.set(identifier, definition);
   }
-  const context: ReadContext = { remark, definitions, used: new Set() };
-  const flow = tree.children.filter((node) => node.type !== 'yaml');
-  for (const node of tree.children) {
-    if (node.type !== 'yaml') continue;
-    const read = readFrontMatter(asWritten(node.value));
-    front = read.front;
-    raw = read.raw;
-    read.problems.forEach(remark);
-  }
-  const blocks = readSiblings(flow, 0, context);
-  const unused = [...definitions.values()].filter(({ identifier }) => !context.used.has(identifier));
-  return { front, raw, blocks: [...blocks, ...unused.map(unusedDefinition)] };
+  const left = [...unused.values()].filter(({ identifier }) => !used.has(identifier));
+  return { ...read, blocks: [...read.blocks, ...left.map(unusedDefinition)] };
 }
 
 const HEAD = /^---[ \t]*\r?\n[\s\S]*?\r?\n---[ \t]*(?:\r?\n|$)/u;

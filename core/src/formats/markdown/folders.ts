@@ -3,6 +3,9 @@ import { isDay } from '../../journal/day';
 import type { FrontMatter } from './frontMatter';
 import type { ReadFile } from './readFile';
 
+/** Names with numbers in them stand in the order of the numbers. */
+const collator = new Intl.Collator('en', { numeric: true });
+
 /** A folder of an import with what stands in it; several files may be called alike. */
 export interface Folder {
   name: string;
@@ -40,7 +43,7 @@ export const FOLDER_KEYS = ['id', 'title', 'season', 'pigment', 'ornament', 'des
 /** Sorts files into their folders. Those outside any come to a folder of this name. */
 export function sortIntoFolders(files: readonly ReadFile[], looseName: string): Folder {
   const root = newFolder('');
-  const sorted = [...files].sort((one, other) => one.path.localeCompare(other.path, 'en', { numeric: true }));
+  const sorted = [...files].sort((one, other) => collator.compare(one.path, other.path));
   for (const file of sorted) {
     const steps = stepsOf(file.path).slice(0, -1);
     const name = nameOf(file.path);
@@ -89,7 +92,7 @@ export function orderedNames(folder: Folder): string[] {
     const index = listed.indexOf(name);
     return index < 0 ? listed.length : index;
   };
-  return names.sort((one, other) => place(one) - place(other) || one.localeCompare(other, 'en', { numeric: true }));
+  return names.sort((one, other) => place(one) - place(other) || collator.compare(one, other));
 }
 
 /** Takes the days out of the folder of the journal, from its folders too. What else is in it stays there. */

@@ -1,0 +1,94 @@
+import BetterSqlite3 from 'better-sqlite3';
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { ownWords, type BodyJson } from '@glossarion/core/document';
+import { parseMarkdown, type ImportReport } from '@glossarion/core/formats/markdown';
+import { BuiltServer } from '../testing/builtServer';
+
+/**
+ * A folder of strangers' files: those that the installed packages bring along, written by hundreds of people. They are
+ * the same on every machine that installed from the same lock file.
+ */
+const packages = path.resolve(__dirname, '../../../node_modules');
+const paths = (readdirSync(packages, { recursive: true }) as string[]).filter((file) => /\.md$/iu.test(file));
+const files = paths.map((file) => ({ path: file, text: readFileSync(path.join(packages, file), 'utf8') }));
+
+const MEGABYTE = 1024 * 1024;
+const wordsOf = (text: string): string[] => text.match(/[\p{L}\p{N}]+/gu) ?? [];
+
+interface Tree {
+  type: string;
+  value?: string;
+  alt?: string | null;
+  title?: string | null;
+  children?: Tree[];
+}
+
+/** The words that one sees of a Markdown text, read by the library alone. */
+function* visibleWords(tree: Tree): Generator<string> {
+  // A comment is seen by nobody.
+  if (tree.type === 'html' && /^<!--[^]*-->$/u.test(tree.value ?? '')) return;
+  if (tree.value) yield* wordsOf(tree.value);
+  if (tree.alt) yield* wordsOf(tree.alt);
+  for (const child of tree.children ?? []) yield* visibleWords(child);
+}
+
+const counted = (words: Iterable<string>): Map<string, number> => {
+  const counts = new Map<string, number>();
+  for (const word of words) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return counts;
+};
+
+test('5, 6 two thousand files of strangers come in with every word, while others are answered and memory stays', async () => {
+  const server = new BuiltServer();
+  expect(await server.start()).toBeNull();
+  const ines = await server.person('Ines');
+  const tomas = await server.person('Tomas');
+  await tomas.ask('POST', '/imports', { files: [{ path: 'Mill/Gate.md', text: 'Elm and oak.' }] });
+  await ines.get('/notebooks');
+  const before = server.memory();
+  let most = before;
+  let slowest = 0;
+  let isDone = false;
+  const reading = (async () => {
+    while (!isDone) {
+      const start = performance.now();
+      await tomas.get('/find?q=elm');
+      slowest = Math.max(slowest, performance.now() - start);
+      most = Math.max(most, server.memory());
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    }
+  })();
+  const began = performance.now();
+  const response = await ines.ask('POST', '/imports', { files });
+  const took = performance.now() - began;
+  isDone = true;
+  await reading;
+  expect(response.status).toBe(200);
+  const report = (await response.json()) as ImportReport;
+  await server.end('SIGTERM');
+
+  const database = new BetterSqlite3(path.join(server.data, 'glossarion.sqlite'), { readonly: true });
+  const bodies = database.prepare('SELECT json FROM bodies').pluck().all() as string[];
+  const names = database.prepare('SELECT name FROM entries UNION ALL SELECT name FROM otherNames').pluck().all();
+  database.close();
+  const kept = bodies.flatMap((json) => (JSON.parse(json) as BodyJson).content.map(ownWords));
+  const held = counted([...kept, ...(names as string[])].flatMap(wordsOf));
+  const refused = new Set(
+    report.remarks.filter(({ what }) => /left out|not Markdown/u.test(what)).map((each) => each.path),
+  );
+  const wanted = counted(
+    files
+      .filter((file) => !refused.has(file.path))
+      .flatMap(({ text }) => [...visibleWords(parseMarkdown(text) as Tree)]),
+  );
+  const lost = [...wanted].filter(([word, count]) => (held.get(word) ?? 0) < count);
+  console.log(
+    `${files.length} files, ${[...wanted.values()].reduce((sum, each) => sum + each, 0)} words, in ${Math.round(took)} ms; ` +
+      `slowest answer ${Math.round(slowest)} ms, ${Math.round((most - before) / MEGABYTE)} MB more, ${refused.size} refused`,
+  );
+  expect(refused).toEqual(new Set());
+  expect(lost.slice(0, 40)).toEqual([]);
+  expect(slowest).toBeLessThan(200);
+  expect((most - before) / MEGABYTE).toBeLessThan(300);
+}, 300_000);
