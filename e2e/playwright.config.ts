@@ -2,6 +2,9 @@ import { defineConfig, type PlaywrightTestOptions } from '@playwright/test';
 import path from 'node:path';
 
 const phone: PlaywrightTestOptions['viewport'] = { width: 390, height: 844 };
+/** The keyboard of such a phone tells of no keys; what is typed is read otherwise then. */
+const android =
+  'Mozilla/5.0 (Linux; Android 14; Pixel 8) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Mobile Safari/537.36';
 const wide: PlaywrightTestOptions['viewport'] = { width: 1280, height: 800 };
 
 /** The real interface against the real server, at both sizes. */
@@ -40,7 +43,7 @@ export default defineConfig({
     // What is kept when windows, browsers and servers fail is a matter of documents, whatever their size: seen once.
     {
       name: 'phone',
-      use: { viewport: phone, hasTouch: true },
+      use: { viewport: phone, hasTouch: true, userAgent: android },
       testIgnore: /keeping\.spec/,
       grepInvert: /random commands in two windows|axe .* light/,
     },

@@ -67,12 +67,13 @@ export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
   profile: [
     async ({ server }, use, { project }) => {
       const folder = mkdtempSync(path.join(os.tmpdir(), 'glossarion-profile-'));
-      const { viewport, hasTouch, locale, permissions, launchOptions, contextOptions } = project.use;
+      const { viewport, hasTouch, locale, permissions, launchOptions, contextOptions, userAgent } = project.use;
       const profile = await chromium.launchPersistentContext(folder, {
         ...launchOptions,
         ...contextOptions,
         viewport,
         hasTouch,
+        userAgent,
         locale,
         permissions,
         baseURL: server.url,

@@ -67,6 +67,7 @@ const events = () => ({
   onSaving: jest.fn(),
   onChanged: jest.fn(),
   onKept: jest.fn(),
+  onFull: jest.fn(),
   onSignedOut: jest.fn(),
   onOutdated: jest.fn(),
 });

@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { OUTDATED, SCHEMA_VERSION, seedDocument } from '@glossarion/core/document';
+import { OUTDATED, SCHEMA_VERSION, seedDocument, UPDATE_PIECE } from '@glossarion/core/document';
 import { dayTemplate } from '@glossarion/core/journal';
 import type { LocalStore, OutboxItem } from './localStore';
 import { PageDocument } from './pageDocument';
@@ -10,15 +10,19 @@ type ServerMessage =
   | { type: 'state'; page: string; epoch: number; update: string; vector: string }
   | { type: 'update'; page: string; epoch: number; update: string }
   | { type: 'saved'; page: string; number: number }
+  | { type: 'wait'; page: string; number: number | null; reason: string }
   | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
   | { type: 'changed'; page: string | null; changed: string[] };
 
-export type Saving = 'saved' | 'saving' | 'offline';
+/** `full`: the server has no room for it at present; it is kept here and sent again. */
+export type Saving = 'saved' | 'saving' | 'offline' | 'full';
 
 export interface LibraryEvents {
   onSaving: (saving: Saving) => void;
   onChanged: (pageId: string | null, changed: string[]) => void;
   onKept: () => void;
+  /** The server can't store anything at present, for this reason. */
+  onFull: (reason: string) => void;
   /** The session ended; whoever is there has to sign in again. */
   onSignedOut: () => void;
   /** The server speaks of kinds of blocks that this window does not know. */
@@ -35,6 +39,11 @@ const KEEP_COPY_AT_LATEST = 5_000;
 /** A day is begun without the server after this long, and only when the server can't be reached or is very slow. */
 const SEED_AFTER = 400;
 const SLOW_CONNECTION = 4_000;
+/** What the server had no room for is sent again after this long. */
+const FULL_RETRY = 3_000;
+/** The codes a socket is closed with when the session is over, and when a message was too long. */
+const SIGNED_OUT = 1008;
+const TOO_LONG = 1009;
 const FIRST_RETRY = 250;
 const LONGEST_RETRY = 2_000;
 /** A document that nobody shows any more is let go after this long. */
@@ -86,6 +95,8 @@ export class Library {
   private copyTimers = new Map<string, { since: number; timer: ReturnType<typeof setTimeout> }>();
   /** What was typed within the present task, and goes to the outbox with the next. */
   private typed: OutboxItem[] = [];
+  /** Whether the server had no room for what it was sent last. */
+  private isFull = false;
   /** Items that are being written to the outbox, or about to be. */
   private writing = 0;
 
@@ -249,7 +260,14 @@ export class Library {
     const batch = queue.waiting.filter(({ item }) => item.epoch === epoch);
     this.number += 1;
     queue.inFlight = { number: this.number, keys: new Set(batch.map(({ key }) => key)), sentAt: Date.now() };
-    const update = toBase64(Y.mergeUpdates(batch.map(({ item }) => item.update)));
+    const whole = Y.mergeUpdates(batch.map(({ item }) => item.update));
+    // A long one goes in pieces, between which others come through.
+    const last = Math.floor((whole.length - 1) / UPDATE_PIECE) * UPDATE_PIECE;
+    for (let from = 0; from < last; from += UPDATE_PIECE) {
+      const piece = toBase64(whole.subarray(from, from + UPDATE_PIECE));
+      this.say({ type: 'part', page: pageId, number: this.number, update: piece });
+    }
+    const update = toBase64(whole.subarray(last));
     this.say({ type: 'update', page: pageId, day, epoch, number: this.number, update });
     this.tellSaving();
   }
@@ -257,9 +275,29 @@ export class Library {
   private async acknowledge(pageId: string, number: number): Promise<void> {
     const keys = this.takeInFlight(pageId, number);
     if (!keys) return;
+    this.isFull = false;
     await this.local.takeFromOutbox(keys).catch(() => undefined);
     this.tellSaving();
     this.flushSoon(pageId);
+  }
+
+  /** The server had no room: what was sent stays in line, and is sent again in a while. */
+  private waitForRoom(pageId: string, number: number | null, reason: string): void {
+    const page = this.pages.get(pageId);
+    if (number === null) {
+      setTimeout(() => page && this.isConnected && this.ask(page), FULL_RETRY);
+    } else {
+      const queue = this.queue(pageId);
+      if (queue.inFlight?.number !== number) return;
+      queue.inFlight = null;
+      queue.timer ??= setTimeout(() => {
+        queue.timer = null;
+        this.flush(pageId);
+      }, FULL_RETRY);
+    }
+    if (!this.isFull) this.events.onFull(reason);
+    this.isFull = true;
+    this.tellSaving();
   }
 
   private takeInFlight(pageId: string, number: number): number[] | null {
@@ -291,6 +329,13 @@ export class Library {
     }
     this.tellSaving();
     if (text.trim()) this.events.onKept();
+  }
+
+  /** What was being sent was longer than the server takes: sent again, it would be so for ever. */
+  private setAsideSent(): void {
+    for (const [pageId, queue] of this.queues) {
+      if (queue.inFlight) void this.setAside(pageId, 'It is longer than a page can take at one time.');
+    }
   }
 
   private keepCopySoon(page: PageDocument): void {
@@ -351,9 +396,10 @@ export class Library {
       this.hasFailed = !this.isConnected;
       this.isConnected = false;
       this.socket = null;
+      if (event.code === TOO_LONG) this.setAsideSent();
       for (const queue of this.queues.values()) queue.inFlight = null;
       this.tellSaving();
-      if (event.code === 1008) this.events.onSignedOut();
+      if (event.code === SIGNED_OUT) this.events.onSignedOut();
       if (event.code === OUTDATED) {
         this.isClosed = true;
         this.events.onOutdated();
@@ -376,6 +422,8 @@ export class Library {
       }
       case 'saved':
         return void this.acknowledge(message.page, message.number);
+      case 'wait':
+        return this.waitForRoom(message.page, message.number, message.reason);
       case 'refused':
         if (message.number === null) return this.pages.get(message.page)?.setMissing(message.reason);
         return void this.setAside(message.page, message.reason);
@@ -420,7 +468,8 @@ export class Library {
   }
 
   private tellSaving(): void {
-    this.events.onSaving(!this.isConnected ? 'offline' : this.isAllSent() ? 'saved' : 'saving');
+    const unsent = this.isFull ? 'full' : 'saving';
+    this.events.onSaving(!this.isConnected ? 'offline' : this.isAllSent() ? 'saved' : unsent);
   }
 
   /** Resolves when all that was typed is stored on the server, or after the time given. */

@@ -103,6 +103,19 @@ export class LocalStore {
     this.database.close();
   }
 
+  /**
+   * Empties what this browser holds of an account whose session was ended elsewhere, for whoever signs in next. Only
+   * what has not reached the server stays, until the same person is back.
+   */
+  static async retire(accountId: string): Promise<void> {
+    const store = await LocalStore.open(accountId);
+    const { database } = store;
+    await database.clear('pages');
+    const left = (await database.count('outbox')) + (await database.count('kept'));
+    store.close();
+    if (left === 0) await LocalStore.wipe(accountId);
+  }
+
   /** Deletes everything this browser holds of an account. */
   static async wipe(accountId: string): Promise<void> {
     await new Promise<void>((resolve) => {

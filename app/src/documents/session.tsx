@@ -3,6 +3,7 @@ import { api } from '../state/api';
 import { refreshTargets, store } from '../state/store';
 import { noticed, savingChanged } from '../state/view';
 import { dropPickables, preparePickables, renewPickables } from '../features/links/pickables';
+import { sendDrafts } from '../features/margin/glossDrafts';
 import { Library } from './library';
 import { LocalStore, type KeptCopy } from './localStore';
 import type { PageDocument } from './pageDocument';
@@ -73,6 +74,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
           if (changed.includes('title') || changed.includes('outline')) renewPickables();
         },
         onKept: readKept,
+        onFull: (reason) => store.dispatch(noticed({ words: `${reason} What you write is kept in this window.` })),
         onOutdated: () =>
           store.dispatch(
             noticed({
@@ -83,6 +85,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
         onSignedOut: () => store.dispatch(api.util.invalidateTags(['Session'])),
       });
       readKept();
+      void sendDrafts(accountId, local).then(readKept);
       openLibrary = library;
       atRest(preparePickables);
       setOpened({ library, local });

@@ -1,7 +1,17 @@
 import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { useEffect, useRef, useState } from 'react';
-import { actedRange, backIntoText, choose, chooseNone, chosenIds, chosenRange, idsInRange, takeKeysOf } from './chosen';
+import {
+  actedRange,
+  backIntoText,
+  choose,
+  chooseNone,
+  chosenIds,
+  chosenRange,
+  idsInRange,
+  takeKeysOf,
+  withChildren,
+} from './chosen';
 import { Dock } from './Dock';
 import { noteCut, writeCopy } from './clipboard';
 import { duplicateBlocks, indent, moveLine, removeBlocks, tick } from './outline';
@@ -26,7 +36,8 @@ function useChosen(editor: Editor): { count: number; key: string } | null {
     const read = () => {
       const range = chosenRange(editor.state);
       const ids = range ? idsInRange(editor.state, range) : [];
-      const next = range ? { count: ids.length, key: ids.join() } : null;
+      const all = range ? withChildren(editor.state, range) : null;
+      const next = all ? { count: all.last - all.first + 1, key: `${ids.join()} ${all.last}` } : null;
       setChosen((before) => (before?.key === next?.key ? before : next));
     };
     read();
@@ -103,7 +114,7 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
     if (!writeCopy(editor.view, event.clipboardData)) return;
     event.preventDefault();
     if (!isCut) return;
-    noteCut(idsInRange(editor.state, actedRange(editor.state)));
+    noteCut(idsInRange(editor.state, withChildren(editor.state, actedRange(editor.state))));
     remove();
   };
 

@@ -9,8 +9,8 @@ import {
 } from '@dnd-kit/core';
 import type { Editor } from '@tiptap/core';
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
-import { chosenRange, choose } from './chosen';
-import { endOfChildren, moveBlocks } from './outline';
+import { chosenRange, choose, withChildren } from './chosen';
+import { moveBlocks } from './outline';
 
 const STEP = 26;
 const HOLD = 280;
@@ -143,9 +143,7 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
         const range = chosenRange(editor.state);
         const isWithin = range && spot.index >= range.first && spot.index <= range.last;
         const first = isWithin ? range.first : spot.index;
-        let last = isWithin ? range.last : spot.index;
-        for (let index = first; index <= last; index += 1)
-          last = Math.max(last, endOfChildren(editor.state.doc, index) - 1);
+        const { last } = withChildren(editor.state, { first, last: isWithin ? range.last : spot.index });
         start.current = { ...point, depth: Number(editor.state.doc.child(first).attrs.depth ?? 0), first, last };
       }}
       onDragMove={(event) => setDrop(dropAt(event))}

@@ -1,4 +1,5 @@
 import { Extension, type Editor } from '@tiptap/core';
+import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin, PluginKey, Selection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { Decoration, DecorationSet, type EditorView } from '@tiptap/pm/view';
 
@@ -14,6 +15,22 @@ const key = new PluginKey<ChosenIds | null>('chosen');
 export interface BlockRange {
   first: number;
   last: number;
+}
+
+/** The index after the last block beneath the block at `index`. */
+export function endOfChildren(doc: DocumentNode, index: number): number {
+  const depthOf = (each: number) => Number(doc.child(each).attrs.depth ?? 0);
+  const depth = depthOf(index);
+  let end = index + 1;
+  while (end < doc.childCount && depthOf(end) > depth) end += 1;
+  return end;
+}
+
+/** Blocks with all that stands beneath them: what is copied, cut, deleted or moved goes with its children. */
+export function withChildren({ doc }: EditorState, { first, last }: BlockRange): BlockRange {
+  let end = last + 1;
+  for (let index = first; index <= last; index += 1) end = Math.max(end, endOfChildren(doc, index));
+  return { first, last: end - 1 };
 }
 
 const indexOf = (state: EditorState, id: string): number => {
@@ -118,8 +135,9 @@ export const Chosen = Extension.create<{ pageId: string }>({
         }),
         props: {
           decorations: (state) => {
-            const range = chosenRange(state);
-            if (!range) return null;
+            const chosen = chosenRange(state);
+            if (!chosen) return null;
+            const range = withChildren(state, chosen);
             const marks: Decoration[] = [];
             state.doc.forEach((node, position, index) => {
               if (index < range.first || index > range.last) return;

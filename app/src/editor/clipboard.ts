@@ -9,7 +9,7 @@ import { targetOf } from '../state/store';
 import { fileAddress } from '../features/attachments/upload';
 import { isSingleAddress, ownAddress } from './addresses';
 import { attachFiles, sendPending } from './attach';
-import { actedRange, chosenRange } from './chosen';
+import { actedRange, chosenRange, withChildren } from './chosen';
 import { formatsHere, loadFormats, type Formats } from './formats';
 import { positionOf } from './outline';
 import { cellRows, isSheetOfCells, pasteCells, tableOfCells } from './tables';
@@ -23,7 +23,7 @@ const ownOrigin = (path: string): string => new URL(path, window.location.origin
 function copiedBlocks(view: EditorView): NodeJson[] {
   const { state } = view;
   if (chosenRange(state)) {
-    const { first, last } = actedRange(state);
+    const { first, last } = withChildren(state, actedRange(state));
     return Array.from(
       { length: last - first + 1 },
       (_each, index) => state.doc.child(first + index).toJSON() as NodeJson,
@@ -102,12 +102,18 @@ function blocksOfMarkdown(formats: Formats, text: string): NodeJson[] {
   return formats.resolveReferences(blocks, ({ form, name }) => (form === 'block' ? name : null), titleOf);
 }
 
+/** A line longer than this becomes several, parted where there is a space. */
+const LINE_PIECE = /.{1,20000}(?:\s|$)|.{1,20000}/gsu;
+/** A text longer than this is taken as it is: reading its signs would hold the window up. */
+const LONG_TEXT = 300_000;
+
 const blocksOfPlain = (text: string): NodeJson[] =>
   text
     .replace(/\r\n?/gu, '\n')
     .replace(/\n+$/u, '')
     .split('\n')
-    .map((line) => block('paragraph', line.replaceAll('\u0000', '')));
+    .flatMap((line) => line.replaceAll('\u0000', '').match(LINE_PIECE) ?? [''])
+    .map((line) => block('paragraph', line));
 
 const blocksOfHtml = (formats: Formats, html: string, pending: Map<string, string>): NodeJson[] =>
   formats.readHtml(html, {
@@ -244,14 +250,15 @@ export const Clipboard = Extension.create({
             if (!data) return false;
             const isPlain = isPlainKey;
             isPlainKey = false;
-            const html = data.getData('text/html');
             const text = data.getData('text/plain');
+            const isLong = text.length > LONG_TEXT;
+            const html = isLong ? '' : data.getData('text/html');
             const files = [...data.files];
             // A single address of this place, or of the web, is read as what it is (addresses).
             const isBare = html === '' || !view.state.selection.empty || ownAddress(text.trim()) !== null;
             if (files.length === 0 && isSingleAddress(text) && isBare) return false;
             const isInCell = view.state.selection.$from.depth > 1;
-            const isCells = html.includes('<table') || isSheetOfCells(text);
+            const isCells = !isLong && (html.includes('<table') || isSheetOfCells(text));
             if (files.length > 0 && !html.includes('<table')) {
               void attachFiles(editor, files);
               return true;
@@ -268,10 +275,10 @@ export const Clipboard = Extension.create({
               return true;
             }
             if (text === '') return false;
-            const markdown = data.getData('text/markdown') || (looksLikeMarkdown(text) ? text : '');
-            if (isSheetOfCells(text)) pasteBlocks(view, [tableOfCells(text)]);
+            const markdown = isLong ? '' : data.getData('text/markdown') || (looksLikeMarkdown(text) ? text : '');
+            if (!isLong && isSheetOfCells(text)) pasteBlocks(view, [tableOfCells(text)]);
             else if (markdown) void paste(editor, (formats) => blocksOfMarkdown(formats, markdown));
-            else if (text.includes('\n')) pasteBlocks(view, blocksOfPlain(text));
+            else if (isLong || text.includes('\n')) pasteBlocks(view, blocksOfPlain(text));
             else return false;
             return true;
           },

@@ -14,6 +14,7 @@ import { DateOffers, type DateOfferOptions } from './dateOffers';
 import { Folds } from './folds';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
+import { KeptSolids } from './keptSolids';
 import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
 import { LinkSelection, type LinkSelectionOptions } from './linkSelection';
 import { Lists } from './lists';
@@ -22,6 +23,7 @@ import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { Tables } from './tables';
 import { TakeInCursor } from './takeInCursor';
+import { TypedCommands } from './typedCommands';
 import { Undo } from './undo';
 import { InsertQueryWatch, LinkQueryWatch, type TypedQueryOptions } from './typedQuery';
 
@@ -56,6 +58,8 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert, select
       yUndoOptions: { undoManager: page.undoManager } as never,
     }),
     TakeInCursor.configure({ page }),
+    TypedCommands,
+    KeptSolids,
     KeyedSync,
     Identity,
     Lists,

@@ -1,2 +1,8 @@
 export { readHtml, writeHtml } from '@glossarion/core/formats/html';
-export { readMarkdown, resolveReferences, writeMarkdown } from '@glossarion/core/formats/markdown';
+export {
+  MAX_FILE_TEXT,
+  readMarkdown,
+  resolveReferences,
+  textOfBytes,
+  writeMarkdown,
+} from '@glossarion/core/formats/markdown';

@@ -1,19 +1,11 @@
 import { Fragment, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Selection, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { MAX_DEPTH, newId, type BlockKind, type HighlightPigment, type TaskState } from '@glossarion/core/document';
-import { actedRange, chosenIds, type BlockRange } from './chosen';
+import { actedRange, chosenIds, endOfChildren, withChildren, type BlockRange } from './chosen';
 
 /** Blocks as a line with what stands beneath it: indenting, moving and joining take the children along. */
 
 const depthOf = (node: DocumentNode): number => Number(node.attrs.depth ?? 0);
-
-/** The index after the last block beneath the block at `index`. */
-export function endOfChildren(doc: DocumentNode, index: number): number {
-  const depth = depthOf(doc.child(index));
-  let end = index + 1;
-  while (end < doc.childCount && depthOf(doc.child(end)) > depth) end += 1;
-  return end;
-}
 
 export function positionOf(doc: DocumentNode, index: number): number {
   let position = 0;
@@ -23,10 +15,8 @@ export function positionOf(doc: DocumentNode, index: number): number {
 
 /** The acted-on blocks with their children: the indexes of the first and after the last. */
 function rangeWithChildren(state: EditorState): { start: number; end: number } {
-  const { first, last } = actedRange(state);
-  let end = last + 1;
-  for (let index = first; index <= last; index += 1) end = Math.max(end, endOfChildren(state.doc, index));
-  return { start: first, end };
+  const { first, last } = withChildren(state, actedRange(state));
+  return { start: first, end: last + 1 };
 }
 
 /** Scrolls to what was done in the text; blocks that are chosen are kept in sight by their own bar. */

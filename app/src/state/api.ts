@@ -40,7 +40,7 @@ export const api = createApi({
   tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings', 'Named', 'Kin'],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),
-    makeAccount: build.mutation<SessionInfo, { name: string; passphrase: string }>({
+    makeAccount: build.mutation<SessionInfo, { name: string; passphrase: string; invitation?: string }>({
       query: (body) => ({ url: '/accounts', method: 'POST', body }),
     }),
     signIn: build.mutation<SessionInfo, { name: string; passphrase: string }>({
@@ -154,7 +154,12 @@ export const api = createApi({
       keepUnusedDataFor: 5,
     }),
     recent: build.query<Target[], void>({ query: () => '/recent', providesTags: ['Titles', 'Words', 'Desk'] }),
-    takeIn: build.mutation<ImportReport, { files: { path: string; text: string }[] }>({
+    importProgress: build.query<{ id: string; done: number; total: number }, string>({
+      query: (id) => `/imports/${id}`,
+      keepUnusedDataFor: 0,
+    }),
+    stopImport: build.mutation<void, string>({ query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }) }),
+    takeIn: build.mutation<ImportReport, { id: string; files: { path: string; text: string }[] }>({
       query: (body) => ({ url: '/imports', method: 'POST', body }),
       invalidatesTags: ['Outline', 'Titles', 'Links', 'Words'],
     }),
@@ -196,5 +201,7 @@ export const {
   useNamesQuery,
   useRecentQuery,
   useTakeInMutation,
+  useImportProgressQuery,
+  useStopImportMutation,
   useTemplatesQuery,
 } = api;

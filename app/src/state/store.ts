@@ -1,4 +1,4 @@
-import { configureStore } from '@reduxjs/toolkit';
+import { combineReducers, configureStore, createAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Target } from '@glossarion/core/links';
 import { api } from './api';
@@ -6,8 +6,14 @@ import { targetsKnown, targetsReducer } from './targets';
 import { keepView } from './keptView';
 import { viewReducer } from './view';
 
+const reducers = combineReducers({ [api.reducerPath]: api.reducer, targets: targetsReducer, view: viewReducer });
+
+/** Somebody's session is over: nothing of theirs stays in this window. */
+export const accountLeft = createAction('accountLeft');
+
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, targets: targetsReducer, view: viewReducer },
+  reducer: (state: Parameters<typeof reducers>[0], action) =>
+    reducers(accountLeft.match(action) ? undefined : state, action),
   middleware: (getDefault) => getDefault({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
 });
 

@@ -14,6 +14,8 @@ export interface AccountInfo {
 export interface SessionInfo {
   account: AccountInfo | null;
   isDemo: boolean;
+  /** Whether somebody who is not signed in may make an account. */
+  signUp?: 'yes' | 'with an invitation' | 'no';
 }
 
 /** What structural acts answer: what takes them back, and what they touched. */

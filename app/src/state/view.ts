@@ -50,7 +50,7 @@ interface ViewState extends KeptView {
   /** A short notice, with one action. */
   notice: { words: string; action?: 'undo' | 'reload' } | null;
   /** How far what was written has come. */
-  saving: 'saved' | 'saving' | 'offline';
+  saving: 'saved' | 'saving' | 'offline' | 'full';
   /** Structural deeds of this visit that can be taken back, the latest last, and those that were. */
   deeds: Deed[];
   undone: Deed[];

@@ -5,6 +5,7 @@ export * from './facts';
 export * from './ids';
 export * from './keyed';
 export * from './marks';
+export * from './nesting';
 export * from './read';
 export * from './repair';
 export * from './rescue';

@@ -75,7 +75,7 @@ export class Database {
         file,
         MIGRATIONS.map(({ name }) => name),
       );
-      let opened: Database | undefined;
+      const opened: { database?: Database } = {};
       let writer: RawDatabase | undefined;
       const source = new DataSource({
         type: 'better-sqlite3',
@@ -85,7 +85,7 @@ export class Database {
         synchronize: false,
         prepareDatabase: (connection: RawDatabase) => {
           writer = connection;
-          if (opened) opened.raw = connection;
+          if (opened.database) opened.database.raw = connection;
           prepare(connection);
         },
       });
@@ -93,10 +93,11 @@ export class Database {
       await source.runMigrations({ transaction: 'each' });
       const reader = new BetterSqlite3(file, { readonly: true });
       reader.pragma('cache_size = -65536');
-      opened = new Database(source, folder, file, reader, unlock);
-      opened.raw = writer;
-      opened.mark(true);
-      return opened;
+      const database = new Database(source, folder, file, reader, unlock);
+      opened.database = database;
+      database.raw = writer;
+      database.mark(true);
+      return database;
     } catch (error) {
       unlock();
       throw error instanceof StartError ? error : cannotOpen(folder, error);

@@ -29,10 +29,12 @@ export function fileRoutes({ attachments }: Services): Router {
       query: Joi.object({ name: line(300).required() }),
       hasOwnBody: true,
     },
-    async ({ account, query }, request) => {
+    async ({ account, query }, request, response) => {
       try {
         return await attachments.take(account.id, (query as { name: string }).name, request);
       } catch (error) {
+        // What is left of the file is not read: nothing else may come over this connection.
+        response.setHeader('Connection', 'close');
         if (CUT_OFF.has(String((error as NodeJS.ErrnoException).code))) {
           throw new Problem(400, 'The file did not arrive whole.');
         }

@@ -1,6 +1,7 @@
 import * as Y from 'yjs';
 import {
   applyWithRescue,
+  checkNesting,
   bodyFacts,
   checkRoots,
   putBack,
@@ -156,9 +157,11 @@ export class Documents {
       };
       let applied: ReturnType<typeof applyWithRescue>;
       try {
+        checkNesting(update);
         applied = applyWithRescue(page.document, update, recall);
       } catch (error) {
         if (isTooDeep(error)) throw tooDeep();
+        if (error instanceof ShapeError) throw error;
         throw new ShapeError(`What was sent is not an update of a page: ${(error as Error).message}`);
       }
       const note = this.database.writer.prepare(

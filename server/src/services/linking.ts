@@ -26,13 +26,14 @@ const ownPage = (context: ActContext, id: string): Entry => {
 export const rewrite: Performer<'rewrite'> = async (act, context) => {
   const { content } = context.documents.bodyWithin(context.ownerId, act.id);
   const next = new Map(checkBody({ type: 'doc', content: act.nodes }).content.map((node) => [idOf(node), node]));
-  const expected = new Map((act.was ?? []).map((node) => [idOf(node), JSON.stringify(node)]));
+  const was = act.was && act.was.length > 0 ? checkBody({ type: 'doc', content: act.was }).content : [];
+  const expected = new Map(was.map((node) => [idOf(node), JSON.stringify(node)]));
   const before: NodeJson[] = [];
   const rewritten = content.map((node) => {
     const other = next.get(idOf(node));
     if (!other) return node;
-    const was = expected.get(idOf(node));
-    if (was !== undefined && was !== JSON.stringify(node)) {
+    const seen = expected.get(idOf(node));
+    if (seen !== undefined && seen !== JSON.stringify(node)) {
       throw new Problem(409, 'The line was changed elsewhere meanwhile. Yours is kept here; look at both.');
     }
     before.push(node);

@@ -70,11 +70,11 @@ export class Threads {
       } finally {
         clearTimeout(timer);
         signal?.removeEventListener('abort', pass);
-        if (isLarge) await this.rest();
       }
     } finally {
       this.free += 1;
       this.queue.shift()?.();
+      if (isLarge) await this.rest();
     }
   }
 
@@ -96,9 +96,9 @@ export class Threads {
     return this.pool;
   }
 
-  /** Lets threads go with all the memory they have taken, unless something waits for them. */
+  /** Lets threads go with all the memory they have taken, unless somebody needs them. */
   async rest(): Promise<void> {
-    if (this.queue.length > 0) return;
+    if (this.free < THREADS || this.queue.length > 0) return;
     await this.letGo();
   }
 

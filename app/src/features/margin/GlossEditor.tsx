@@ -9,20 +9,21 @@ import { PageLinkWithView, TagWithView } from '../../editor/linkViews';
 import type { PickerHandle } from '../../editor/PickerList';
 import { Shortcuts } from '../../editor/shortcuts';
 import { LinkQueryWatch, type TypedQuery } from '../../editor/typedQuery';
-import { perform } from '../outline/deeds';
+import { EditedLine } from './editedLine';
 
 interface GlossEditorProps {
   gloss: Gloss;
   onDone: () => void;
 }
 
-/** A line of another page, edited where it is shown. Enter keeps the change, Esc leaves the line as it was. */
+/** A line of another page, edited where it is shown and stored as it is typed. Esc brings it back to what it was. */
 export function GlossEditor({ gloss, onDone }: GlossEditorProps) {
   const [query, setQuery] = useState<TypedQuery | null>(null);
   const picker = useRef<PickerHandle>(null);
   const isOver = useRef(false);
   /** The line as it was when the editing began: what is written since elsewhere is not overwritten. */
   const [was] = useState<NodeJson>(gloss.node);
+  const [line] = useState(() => new EditedLine(gloss));
   const finish = useRef<(isKept: boolean) => void>(() => undefined);
 
   const extensions = useMemo(
@@ -55,17 +56,9 @@ export function GlossEditor({ gloss, onDone }: GlossEditorProps) {
   });
 
   finish.current = (isKept) => {
-    if (isOver.current || !editor) return;
-    const [node] = (editor.getJSON().content ?? []) as NodeJson[];
-    if (!isKept || !node || JSON.stringify(node.content) === JSON.stringify(was.content)) {
-      isOver.current = true;
-      return onDone();
-    }
+    if (isOver.current) return;
     isOver.current = true;
-    void perform(
-      [{ do: 'rewrite', id: gloss.pageId, nodes: [node], was: [was] }],
-      `A line on “${gloss.pageTitle}” was changed.`,
-    ).then((isDone) => {
+    void (isKept ? line.finish() : line.takeBack()).then((isDone) => {
       // Refused, the words stay where they were typed.
       if (isDone) onDone();
       else isOver.current = false;
@@ -74,14 +67,22 @@ export function GlossEditor({ gloss, onDone }: GlossEditorProps) {
 
   useEffect(() => {
     if (!editor) return;
+    const onUpdate = () => line.write(((editor.getJSON().content ?? []) as NodeJson[])[0]);
     // Another window that takes the focus ends nothing here.
     const leave = () =>
       setTimeout(() => {
         if (!editor.isDestroyed && !editor.isFocused && document.hasFocus()) finish.current(true);
       }, 120);
+    editor.on('update', onUpdate);
     editor.on('blur', leave);
-    return () => void editor.off('blur', leave);
-  }, [editor]);
+    return () => {
+      editor.off('update', onUpdate);
+      editor.off('blur', leave);
+    };
+  }, [editor, line]);
+
+  // Whatever takes the line from the screen, what was typed in it stays.
+  useEffect(() => () => void (isOver.current || line.finish()), [line]);
 
   return (
     <div className="gloss-editor" onKeyDown={(event) => event.stopPropagation()}>

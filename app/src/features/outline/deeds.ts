@@ -20,6 +20,22 @@ export async function perform(acts: readonly Act[], words: string | null): Promi
   }
 }
 
+/** Does acts without a word; gives what takes them back, or null when they were refused, which is said. */
+export async function performQuietly(acts: readonly Act[]): Promise<Act[] | null> {
+  try {
+    return (await send(acts)).undo;
+  } catch (error) {
+    store.dispatch(noticed({ words: problemSentence(error) }));
+    return null;
+  }
+}
+
+/** Says what was done piece by piece, to be taken back as one. */
+export function noteDeed(words: string, undo: Act[]): void {
+  store.dispatch(done({ words, undo, at: Date.now() }));
+  store.dispatch(noticed({ words, action: 'undo' }));
+}
+
 export async function takeBack(): Promise<void> {
   const deed = store.getState().view.deeds.at(-1);
   if (!deed) return void store.dispatch(noticed({ words: 'There is nothing to take back in this visit.' }));

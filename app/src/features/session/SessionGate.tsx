@@ -1,7 +1,11 @@
 import { useEffect, useRef, type ReactNode } from 'react';
+import { LocalStore } from '../../documents/localStore';
 import { LibraryProvider } from '../../documents/session';
 import { useOpenDemoMutation, useSessionQuery } from '../../state/api';
+import { accountLeft, store } from '../../state/store';
 import type { AccountInfo } from '../../state/types';
+import { besideOpened } from '../../state/view';
+import { forgetVisited } from '../trail/visited';
 import { Loading } from '../shell/Loading';
 import { later } from '../shell/later';
 import { Trouble } from '../shell/Trouble';
@@ -11,6 +15,19 @@ import { forgetAccount, hasSignedOut, rememberAccount, rememberedAccount } from 
 const SignIn = later(async () => (await import('./SignIn')).SignIn);
 
 const ASK_AGAIN = 3000;
+/** What was being typed goes to the outbox first, in milliseconds. */
+const OUTBOX_FIRST = 300;
+
+/** The session was ended, here or elsewhere: nothing of whoever was signed in stays for whoever signs in next. */
+async function emptyFor(account: AccountInfo | null): Promise<void> {
+  forgetAccount();
+  if (!account) return;
+  forgetVisited();
+  store.dispatch(besideOpened(null));
+  store.dispatch(accountLeft());
+  await new Promise((resolve) => setTimeout(resolve, OUTBOX_FIRST));
+  await LocalStore.retire(account.id).catch(() => undefined);
+}
 
 /** Shows the app to whoever is signed in, and the way in to everybody else. At any address. */
 export function SessionGate({ children }: { children: ReactNode }) {
@@ -33,7 +50,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     if (data?.account) rememberAccount(data.account);
-    else if (isOut) forgetAccount();
+    else if (isOut) void emptyFor(rememberedAccount());
   }, [data, isOut]);
 
   useEffect(() => {
@@ -56,5 +73,5 @@ export function SessionGate({ children }: { children: ReactNode }) {
     return <Trouble title="Not reached" sentence="The server can’t be reached. It is asked again every few seconds." />;
   }
   if (!data || (isDemo && !hasSignedOut() && isOut)) return <Loading />;
-  return <SignIn onDone={() => void refetch()} />;
+  return <SignIn signUp={data.signUp ?? 'yes'} onDone={() => void refetch()} />;
 }

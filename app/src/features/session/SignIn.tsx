@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { problemSentence, useMakeAccountMutation, useSignInMutation } from '../../state/api';
+import type { SessionInfo } from '../../state/types';
 import { colour } from '../../theme/tokens';
 import { Action } from '../shell/Action';
 import { Words } from '../shell/Words';
@@ -10,20 +11,24 @@ import { Words } from '../shell/Words';
 interface Fields {
   name: string;
   passphrase: string;
+  invitation: string;
 }
 
 /** The way in: sign in, or make an account. */
-export function SignIn({ onDone }: { onDone: () => void }) {
+export function SignIn({ signUp, onDone }: { signUp: NonNullable<SessionInfo['signUp']>; onDone: () => void }) {
   const [isNew, setNew] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [signIn, signing] = useSignInMutation();
   const [makeAccount, making] = useMakeAccountMutation();
-  const { control, handleSubmit, clearErrors } = useForm<Fields>({ defaultValues: { name: '', passphrase: '' } });
+  const { control, handleSubmit, clearErrors } = useForm<Fields>({
+    defaultValues: { name: '', passphrase: '', invitation: '' },
+  });
 
   const submit = handleSubmit(async (fields) => {
     setTrouble(null);
     try {
-      await (isNew ? makeAccount(fields) : signIn(fields)).unwrap();
+      const { invitation, ...known } = fields;
+      await (isNew ? makeAccount({ ...known, invitation }) : signIn(known)).unwrap();
       onDone();
     } catch (error) {
       setTrouble(problemSentence(error));
@@ -83,6 +88,25 @@ export function SignIn({ onDone }: { onDone: () => void }) {
             />
           )}
         />
+        {isNew && signUp === 'with an invitation' && (
+          <Controller
+            control={control}
+            name="invitation"
+            rules={{ validate: (invitation) => invitation.trim() !== '' || 'An invitation is needed.' }}
+            render={({ field, fieldState }) => (
+              <Input
+                label="Invitation"
+                aria-label="Invitation"
+                autoCapitalize="none"
+                value={field.value}
+                onChangeText={field.onChange}
+                onBlur={field.onBlur}
+                onSubmitEditing={() => void submit()}
+                errorMessage={fieldState.error?.message}
+              />
+            )}
+          />
+        )}
         {trouble && (
           <Words tone={colour.vermilion} role="alert" style={{ paddingBottom: 12 }}>
             {trouble}
@@ -93,16 +117,18 @@ export function SignIn({ onDone }: { onDone: () => void }) {
           onPress={() => void submit()}
           loading={signing.isLoading || making.isLoading}
         />
-        <View style={{ paddingTop: 10 }}>
-          <Action
-            label={isNew ? 'Sign in to an account that is there' : 'Make an account'}
-            onPress={() => {
-              setNew(!isNew);
-              setTrouble(null);
-              clearErrors();
-            }}
-          />
-        </View>
+        {signUp !== 'no' && (
+          <View style={{ paddingTop: 10 }}>
+            <Action
+              label={isNew ? 'Sign in to an account that is there' : 'Make an account'}
+              onPress={() => {
+                setNew(!isNew);
+                setTrouble(null);
+                clearErrors();
+              }}
+            />
+          </View>
+        )}
       </View>
     </ScrollView>
   );

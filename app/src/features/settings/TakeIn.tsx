@@ -1,9 +1,12 @@
-import { Button } from '@rneui/themed';
+import { Button, LinearProgress } from '@rneui/themed';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import type { ImportReport } from '@glossarion/core/formats/markdown';
-import { problemSentence, useTakeInMutation } from '../../state/api';
+import { newId } from '@glossarion/core/document';
+import type { ImportRemark, ImportReport } from '@glossarion/core/formats/markdown';
+import { loadFormats } from '../../editor/formats';
+import { problemSentence, useImportProgressQuery, useStopImportMutation, useTakeInMutation } from '../../state/api';
 import { colour } from '../../theme/tokens';
+import { Action } from '../shell/Action';
 import { count } from '../shell/count';
 import { Words } from '../shell/Words';
 
@@ -14,18 +17,26 @@ export function TakeIn() {
   const input = useRef<HTMLInputElement>(null);
   const [takeIn, { isLoading, data: report, error }] = useTakeInMutation();
   const [isEmpty, setEmpty] = useState(false);
+  const [leftOut, setLeftOut] = useState<ImportRemark[]>([]);
+  const [importId, setImportId] = useState<string | null>(null);
 
   const take = async (picked: FileList | null) => {
     const chosen = [...(picked ?? [])].filter((file) => /\.(md|markdown)$/iu.test(file.name));
     setEmpty(chosen.length === 0);
     if (chosen.length === 0) return;
-    const files = await Promise.all(
-      chosen.map(async (file) => ({
-        path: withoutFirst(file.webkitRelativePath || file.name),
-        text: await file.text(),
-      })),
-    );
-    await takeIn({ files });
+    const { MAX_FILE_TEXT, textOfBytes } = await loadFormats();
+    const files: { path: string; text: string }[] = [];
+    const tooLarge: ImportRemark[] = [];
+    for (const file of chosen) {
+      const path = withoutFirst(file.webkitRelativePath || file.name);
+      if (file.size > MAX_FILE_TEXT) tooLarge.push({ path, what: 'The file is larger than 4 MB, and was left out.' });
+      else files.push({ path, text: textOfBytes(new Uint8Array(await file.arrayBuffer())) });
+    }
+    setLeftOut(tooLarge);
+    const id = newId();
+    setImportId(id);
+    if (files.length > 0) await takeIn({ id, files });
+    setImportId(null);
     if (input.current) input.current.value = '';
   };
 
@@ -46,6 +57,7 @@ export function TakeIn() {
         aria-label="A folder of Markdown files"
         onChange={(event) => void take(event.target.files)}
       />
+      {importId && <Progress id={importId} />}
       <Button title="Choose a folder" loading={isLoading} onPress={() => input.current?.click()} />
       {isEmpty && (
         <Words role="alert" tone={colour.vermilion} style={{ paddingTop: 8 }}>
@@ -57,7 +69,26 @@ export function TakeIn() {
           {problemSentence(error)}
         </Words>
       )}
-      {report && <Report report={report} />}
+      {report && <Report report={{ ...report, remarks: [...leftOut, ...report.remarks] }} />}
+    </View>
+  );
+}
+
+const ASKED_EVERY = 400;
+
+/** How far an import has come, with the way to stop it. */
+function Progress({ id }: { id: string }) {
+  const { data } = useImportProgressQuery(id, { pollingInterval: ASKED_EVERY });
+  const [stop, { isLoading }] = useStopImportMutation();
+  if (!data) return null;
+  const share = data.total > 0 ? data.done / data.total : 0;
+  return (
+    <View style={{ paddingBottom: 10, gap: 6 }}>
+      <LinearProgress value={share} variant="determinate" color={colour.verdigris} aria-label="Taking in" />
+      <Words size={15} tone={colour.soft} role="status">
+        {Math.round(share * 100)} % taken in
+      </Words>
+      <Action label="Stop, and take in nothing" onPress={() => void stop(id)} disabled={isLoading} />
     </View>
   );
 }

@@ -2,13 +2,18 @@ import { useAppSelector } from '../../state/store';
 import { colour } from '../../theme/tokens';
 import { Words } from './Words';
 
-const SAID = { saved: 'Saved', saving: 'Saving', offline: 'Offline, kept here' } as const;
+const SAID = { saved: 'Saved', saving: 'Saving', offline: 'Offline, kept here', full: 'No room, kept here' } as const;
 
 /** The quiet sign of how far what was written has come. */
 export function SavingSign() {
   const saving = useAppSelector((state) => state.view.saving);
   return (
-    <Words size={14} tone={saving === 'offline' ? colour.ochre : colour.soft} role="status" testID="saving">
+    <Words
+      size={14}
+      tone={saving === 'offline' || saving === 'full' ? colour.ochre : colour.soft}
+      role="status"
+      testID="saving"
+    >
       {SAID[saving]}
     </Words>
   );

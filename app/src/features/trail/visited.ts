@@ -16,6 +16,8 @@ export function visitedPlaces(): VisitedPlace[] {
   }
 }
 
+export const forgetVisited = (): void => sessionStorage.removeItem(KEY);
+
 export function noteVisited(address: string, title: string): void {
   const others = visitedPlaces().filter((place) => place.address !== address);
   const places = [{ address, title, at: new Date().toISOString() }, ...others].slice(0, KEPT);

@@ -175,6 +175,7 @@ const plainLines = (nodes: readonly PhrasingContent[]): string =>
       if (node.type === 'inlineCode') return asWritten(node.value);
       if (node.type === 'html') return '';
       if (node.type === 'break') return ' ';
+      if ('alt' in node) return broughtBack(node.alt ?? '');
       return 'value' in node ? broughtBack(node.value) : 'children' in node ? plainLines(node.children) : '';
     })
     .join('');

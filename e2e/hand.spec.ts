@@ -1,0 +1,124 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { glossesIn, marginOf } from './support/margin';
+import { clickEnd, expect, openPage, saved, test, textOf } from './support/test';
+
+/** What is written stays in the hand of whoever writes it: by keys, by a keyboard on the screen, in a Margin, at a picture. */
+
+const lines = (page: import('@playwright/test').Page) =>
+  textOf(page)
+    .locator('.words')
+    .allTextContents()
+    .then((all) => all.map((each) => each.trim()));
+
+test('0 X1 a keyboard on the screen makes a new line, and joins two, in every kind of line', async ({ mill }) => {
+  await openPage(mill, 'Stop logs');
+  await clickEnd(mill, 'Eleven logs for');
+  const client = await mill.context().newCDPSession(mill);
+  /** A key as such a keyboard gives it: without a name, only with what it does to the text. */
+  const enter = async () => {
+    await client.send('Input.dispatchKeyEvent', {
+      type: 'keyDown',
+      key: 'Unidentified',
+      code: '',
+      windowsVirtualKeyCode: 229,
+      text: '\r',
+      unmodifiedText: '\r',
+    });
+    await client.send('Input.dispatchKeyEvent', { type: 'keyUp', key: 'Unidentified', windowsVirtualKeyCode: 229 });
+  };
+  await enter();
+  for (const sign of ['- ', '1. ', '[] ']) {
+    await mill.keyboard.type(sign);
+    await client.send('Input.imeSetComposition', { text: 'mil', selectionStart: 3, selectionEnd: 3 });
+    await client.send('Input.insertText', { text: 'milk' });
+    await enter();
+    await client.send('Input.insertText', { text: 'bread' });
+    await enter();
+    await enter();
+    // An empty item steps out of its list; a quote goes on.
+    await enter();
+  }
+  const found = await lines(mill);
+  expect(found.filter((each) => each === 'milk')).toHaveLength(3);
+  expect(found.filter((each) => each === 'bread')).toHaveLength(3);
+  await saved(mill);
+  await mill.reload();
+  await expect(textOf(mill)).toBeVisible();
+  expect(await lines(mill)).toEqual(found);
+});
+
+test('0 X4 what stands beneath a line is cut, copied and deleted with it, and counted', async ({ mill }) => {
+  await openPage(mill, 'Stop logs');
+  await clickEnd(mill, 'Eleven logs for');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.type('- tools');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.press('Tab');
+  await mill.keyboard.type('adze');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.type('slick');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.press('Shift+Tab');
+  await mill.keyboard.type('rope');
+  await mill.keyboard.press('ArrowUp');
+  await mill.keyboard.press('ArrowUp');
+  await mill.keyboard.press('ArrowUp');
+  await mill.keyboard.press('Escape');
+  await expect(mill.getByRole('toolbar', { name: '3 lines are chosen' })).toBeVisible();
+  await mill.keyboard.press('Control+x');
+  await expect.poll(() => lines(mill)).toEqual(['Eleven logs for Sluice gate no. 2.', 'rope']);
+  await mill.keyboard.press('End');
+  await mill.keyboard.press('Enter');
+  await mill.keyboard.press('Control+v');
+  await expect.poll(async () => (await lines(mill)).filter((each) => /tools|adze|slick/u.test(each))).toHaveLength(3);
+});
+
+test('0 L9 a line edited in the Margin is stored as it is typed, wherever one goes', async ({ mill }) => {
+  const edit = async () => {
+    await openPage(mill, 'Sluice gate no. 2');
+    const gloss = glossesIn(await marginOf(mill)).filter({ hasText: 'Eleven logs' });
+    await gloss.locator('.gloss-origin').hover();
+    await gloss.getByRole('button', { name: /Edit this line/u }).click();
+    await expect(gloss.getByRole('textbox')).toBeFocused();
+    await mill.keyboard.press('End');
+  };
+  await edit();
+  await mill.keyboard.type(' Tarred.');
+  await mill.evaluate(() => history.back());
+  await openPage(mill, 'Stop logs');
+  await expect(textOf(mill)).toContainText('Tarred.');
+
+  await edit();
+  await mill.keyboard.type(' Twice.');
+  await mill.reload();
+  await expect(textOf(mill)).toBeVisible();
+  await openPage(mill, 'Stop logs');
+  await expect(textOf(mill)).toContainText('Tarred. Twice.');
+});
+
+test('0 X13 typing in the caption of a new picture is a caption, and never replaces the picture', async ({ mill }) => {
+  await openPage(mill, 'Stop logs');
+  await clickEnd(mill, 'Eleven logs for');
+  const png = readFileSync(path.join(__dirname, '../docs/screenshots/desk-phone.png')).toString('base64');
+  await mill.evaluate(async (data) => {
+    const bytes = Uint8Array.from(atob(data), (sign) => sign.charCodeAt(0));
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([bytes], 'desk.png', { type: 'image/png' }));
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }),
+    );
+  }, png);
+  const picture = textOf(mill).locator('.picture img');
+  await expect(picture).toBeVisible();
+  await picture.click();
+  const caption = mill.getByRole('textbox', { name: 'Caption' });
+  await caption.click();
+  await mill.keyboard.type('The desk in spring', { delay: 20 });
+  await expect(caption).toHaveValue('The desk in spring');
+  await expect(picture).toBeVisible();
+  await picture.click();
+  await mill.keyboard.type('after it');
+  await expect(picture).toBeVisible();
+  await expect(textOf(mill)).toContainText('after it');
+});

@@ -1,0 +1,121 @@
+import { mkdirSync, writeFileSync, rmSync, statfsSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import path from 'node:path';
+import { newId } from '@glossarion/core/document';
+import { checkData } from '../services/checkData';
+import { BuiltServer, temporaryFolder } from '../testing/builtServer';
+import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
+
+/** What happens when the disk is full, and when there is room again. */
+
+describe('1 a database that can grow no more', () => {
+  let server: TestedServer;
+  let ines: Person;
+  const limit = (pages: number) => server.services.database.writer.pragma(`max_page_count = ${pages}`);
+  const present = () => server.services.database.writer.pragma('page_count', { simple: true }) as number;
+  const notebook = (name: string) =>
+    ines.post('/acts', { acts: [{ do: 'make', id: newId(), kind: 'notebook', parentId: null, name }] });
+
+  beforeEach(async () => {
+    server = await makeServer();
+    ines = await server.person();
+    await ines.post('/imports', { files: notes }).expect(200);
+  });
+  afterEach(() => server.stop());
+
+  test('refuses with a sentence, is ill meanwhile, and stores all that comes once there is room', async () => {
+    limit(present());
+    const long = 'x'.repeat(6_000);
+    let refused = 0;
+    for (let tries = 0; tries < 40 && refused === 0; tries += 1) {
+      const { status, body } = await notebook(`${long}${tries}`);
+      if (status === 200) continue;
+      refused += 1;
+      expect(status).toBe(507);
+      expect(body.detail).toMatch(/no room left/u);
+    }
+    expect(refused).toBe(1);
+    limit(1_000_000);
+    // An act that is refused in words takes nothing with it, and nothing before or after it.
+    await ines.post('/acts', { acts: [{ do: 'name', id: newId(), name: 'Nobody' }] }).expect(404);
+    for (let each = 0; each < 30; each += 1) await notebook(`Kept ${each}`).expect(200);
+    await ines.post('/imports', { files: [{ path: 'Later/Page.md', text: 'Kept too.' }] }).expect(200);
+    const folder = server.folder;
+    await server.stop();
+    server = await makeServer(folder);
+    const names = server.services.database.all<{ name: string }>('SELECT name FROM entries').map(({ name }) => name);
+    expect(names.filter((name) => name.startsWith('Kept'))).toHaveLength(30);
+    expect(names).toContain('Later');
+    expect(checkData(server.services.database.writer)).toEqual([]);
+  });
+
+  test('says that it is ill until a write goes through', async () => {
+    limit(present());
+    while ((await notebook('y'.repeat(6_000))).status === 200);
+    server.services.database.writer.pragma('query_only = 1');
+    await ines.get('/health').expect(503);
+    server.services.database.writer.pragma('query_only = 0');
+    limit(1_000_000);
+    await ines.get('/health').expect(200);
+  });
+});
+
+/** A small disk of its own, where this may be had; null where it may not. */
+function smallDisk(megabytes: number): { folder: string; free: () => void } | null {
+  const folder = temporaryFolder();
+  const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${megabytes}m`, 'tmpfs', folder]);
+  if (mounted.status !== 0) return null;
+  return { folder, free: () => void spawnSync('umount', ['-l', folder]) };
+}
+
+/** Fills a disk to its last kilobytes; gives what makes room again. */
+export function fill(folder: string): () => void {
+  const file = path.join(folder, 'filler');
+  const { bavail, bsize } = statfsSync(folder);
+  for (let bytes = bavail * bsize; bytes >= 4096; bytes = Math.floor(bytes / 2)) {
+    try {
+      writeFileSync(file, Buffer.alloc(bytes), { flag: 'a' });
+    } catch {
+      // A smaller piece may still fit.
+    }
+  }
+  return () => rmSync(file, { force: true });
+}
+
+test('1 a disk that is really full: uploads and acts say so, all goes through afterwards, and it stops in order', async () => {
+  const disk = smallDisk(20);
+  // Where no disk may be mounted, the database's own limit above stands for it.
+  if (!disk) return expect(process.getuid?.()).not.toBe(0);
+  try {
+    const data = path.join(disk.folder, 'data');
+    mkdirSync(data);
+    const server = new BuiltServer(data);
+    expect(await server.start()).toBeNull();
+    const ines = await server.person('Ines');
+    const empty = fill(disk.folder);
+    let status = 200;
+    for (let tries = 0; tries < 50 && status === 200; tries += 1) {
+      const act = { do: 'make', id: newId(), kind: 'notebook', parentId: null, name: `N${'z'.repeat(9_000)}` };
+      ({ status } = await ines.ask('POST', '/acts', { acts: [act] }));
+    }
+    expect(status).toBe(507);
+    expect(await server.isWell()).toBe(false);
+    expect((await ines.ask('POST', '/files?name=a.bin', new Uint8Array(400_000).fill(7))).status).toBe(507);
+    empty();
+    expect(await server.isWell()).toBe(true);
+    const wanted: string[] = [];
+    for (let each = 0; each < 20; each += 1) {
+      const act = { do: 'make', id: newId(), kind: 'notebook', parentId: null, name: `Kept ${each}` };
+      expect((await ines.ask('POST', '/acts', { acts: [act] })).status).toBe(200);
+      wanted.push(act.name);
+    }
+    expect((await ines.ask('POST', '/files?name=a.bin', new Uint8Array(40_000).fill(7))).status).toBe(200);
+    expect(await server.end('SIGTERM')).toBe(0);
+    expect(await server.start()).toBeNull();
+    const names = (await ines.get<{ name: string }[]>('/notebooks')).map(({ name }) => name);
+    expect(names).toEqual(expect.arrayContaining(wanted));
+    expect(await server.end('SIGTERM')).toBe(0);
+  } finally {
+    disk.free();
+  }
+}, 60_000);
