@@ -19,6 +19,11 @@ export const nameFuzzy = new UFuzzy({
   intraDel: 1,
 });
 
+/** Of something long its beginning is looked for: forgiving slips takes time that doubles with each word. */
+const LONGEST = 80;
+const MOST_WORDS = 8;
+const beginningOf = (needle: string): string => needle.slice(0, LONGEST).split(/\s+/u).slice(0, MOST_WORDS).join(' ');
+
 /** Letters and figures parted by single spaces, with one before the first: the beginning of a word is easily found. */
 const spaced = (folded: string): string => ` ${folded.replace(/[^\p{L}\p{N}]+/gu, ' ')}`;
 
@@ -93,7 +98,7 @@ export class NameIndex {
    * them what fits only with words of its trail.
    */
   search(typed: string, limit = 12): string[] {
-    const needle = foldWords(typed).trim();
+    const needle = beginningOf(foldWords(typed).trim());
     if (needle === '') return [];
     const named = this.byName(needle, limit);
     const found = named.length < limit ? [...named, ...this.byTrail(needle)] : named;

@@ -1,0 +1,72 @@
+import { readMarkdown } from './blocks';
+import { textOfBytes } from './encoding';
+import { piecesOf } from './pieces';
+import { slugsOf } from './slug';
+import { ownWords } from '../../document/text';
+import { NameIndex } from '../../names/names';
+import { fillText, questionsOf } from '../../templates/template';
+
+const words = (text: string): string =>
+  readMarkdown(text, () => undefined)
+    .blocks.map(ownWords)
+    .join(' ');
+
+/** What once took ten seconds and more. */
+const TANGLES: Record<string, [text: string, kept: string]> = {
+  'spaces in a line': [`before${' '.repeat(100_000)}after`, 'after'],
+  'highlights that are never closed': ['==a '.repeat(10_000), 'a'],
+  'a list six hundred deep': [
+    Array.from({ length: 600 }, (_item, index) => `${'  '.repeat(index)}- item${index}`).join('\n'),
+    'item599',
+  ],
+  'a table of 400 by 400': [
+    `${'|a'.repeat(400)}|\n${'|-'.repeat(400)}|\n${`${'|b'.repeat(399)}|last|\n`.repeat(400)}`,
+    'last',
+  ],
+  'quotes within quotes': [`${'>'.repeat(1_900)} deep`, 'deep'],
+  'brackets that are never closed': ['[a]('.repeat(20_000), 'a'],
+  'runs of ticks': [Array.from({ length: 600 }, (_run, index) => '`'.repeat(index)).join('a'), 'a'],
+};
+
+test.each(Object.entries(TANGLES))('6 %s are read in a moment, and every word is kept', (_name, [text, kept]) => {
+  const start = performance.now();
+  expect(words(text)).toContain(kept);
+  expect(performance.now() - start).toBeLessThan(2_500);
+});
+
+test('6 a name of hundreds of letters is looked for in a moment', () => {
+  const index = new NameIndex();
+  for (let each = 0; each < 20_000; each += 1) index.set(`id${each}`, `Sluice gate number ${each}`, null);
+  const start = performance.now();
+  expect(index.search('a b c d e f g '.repeat(35))).toEqual([]);
+  index.search('sluice gate '.repeat(40));
+  expect(index.search('sluice gate number 7')[0]).toBe('id7');
+  expect(performance.now() - start).toBeLessThan(1_500);
+});
+
+test('a long text is parsed in pieces that are never parted within code, each with its definitions', () => {
+  const text = `${'Words of a line, see [here].\n\n'.repeat(12_000)}\`\`\`\n${'code\n\n'.repeat(40_000)}\`\`\`\n\n[here]: https://mill.example\n`;
+  const pieces = piecesOf(text);
+  expect(pieces.length).toBeGreaterThan(1);
+  for (const piece of pieces) {
+    expect((piece.match(/^```/gmu) ?? []).length % 2).toBe(0);
+    expect(piece).toContain('[here]: https://mill.example');
+  }
+});
+
+test('bytes are read as they were written', () => {
+  expect(textOfBytes(new Uint8Array(Buffer.from('łódź', 'utf8')))).toBe('łódź');
+  expect(textOfBytes(new Uint8Array(Buffer.from('\uFEFFłódź', 'utf16le')))).toBe('łódź');
+  expect(textOfBytes(new Uint8Array(Buffer.from('plain words', 'utf16le')))).toBe('plain words');
+  expect(textOfBytes(new Uint8Array(Buffer.from('café', 'latin1')))).toBe('café');
+});
+
+test('headings of the same words are told apart', () => {
+  expect(slugsOf(['What wears', 'What wears?', 'Łódź, 2'])).toEqual(['what-wears', 'what-wears-1', 'łódź-2']);
+});
+
+test('5 what every object is born with is no placeholder', () => {
+  const text = 'See {{constructor}} and {{toString}}.';
+  expect(fillText(text, {})).toBe(text);
+  expect(questionsOf(text, { type: 'doc', content: [] })).toEqual([]);
+});
