@@ -150,8 +150,8 @@ test('X4 whole lines are chosen by keys, and moved, indented, tinted, turned, du
   ];
   await into(page, 'beta');
   await page.keyboard.press('Escape');
-  const bar = page.getByRole('toolbar', { name: 'A line is chosen' });
-  await expect(bar).toBeFocused();
+  // With what stands beneath it.
+  await expect(page.getByRole('toolbar', { name: '3 lines are chosen' })).toBeFocused();
   await page.keyboard.press('Alt+ArrowUp');
   await expect.poll(() => lines(page)).toEqual([start[1], start[2], start[3], start[0], start[4], start[5]]);
   await page.keyboard.press('Alt+ArrowDown');
@@ -215,7 +215,7 @@ test('X4 lines are chosen by drawing over them, or by a long press, copied, cut 
     await session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x: x + 20, y: y + 10 }] });
     await page.waitForTimeout(700);
     await session.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
-    const bar = page.getByRole('toolbar', { name: 'A line is chosen' });
+    const bar = page.getByRole('toolbar', { name: '3 lines are chosen' });
     await bar.getByRole('button', { name: 'Choose the line below too' }).click();
     await page.getByRole('button', { name: 'Choose the line below too' }).click();
   } else {

@@ -21,6 +21,9 @@ class Kept {
     return this.last;
   };
   takeFromOutbox = async (keys: readonly number[]) => keys.forEach((key) => this.outboxItems.delete(key));
+  copies: unknown[] = [];
+  keep = async (copy: unknown) => void this.copies.push(copy);
+  dropPage = async (pageId: string) => void this.pages.delete(pageId);
   putPage = async (page: StoredPage) => void this.pages.set(page.pageId, page);
   close = () => undefined;
 }
@@ -39,6 +42,8 @@ class Socket {
   readyState = 0;
   document = new Y.Doc();
   updates: Sent[] = [];
+  parts: Sent[] = [];
+  onclose: (event: { code: number }) => void = () => undefined;
   onopen = () => undefined as void;
   onmessage: (event: { data: string }) => void = () => undefined;
   constructor() {
@@ -49,6 +54,7 @@ class Socket {
   send(message: string) {
     const said = JSON.parse(message) as Sent;
     if (said.type === 'update') this.updates.push(said);
+    if (said.type === 'part') this.parts.push(said);
     if (said.type !== 'open') return;
     const [update, vector] = [Y.encodeStateAsUpdate(this.document), Y.encodeStateVector(this.document)].map(base64);
     this.say({ type: 'state', page: said.page, epoch: 1, update, vector });
@@ -132,6 +138,47 @@ describe('the way of what is typed', () => {
     void library.settle(5_000);
     await wait(1);
     expect(socket.updates).toHaveLength(2);
+  });
+
+  it('7 goes in pieces when it is long', async () => {
+    const { write, socket } = await opened();
+    write('long '.repeat(300_000));
+    await wait(1_000);
+    const pieces = socket.parts.map(({ update }) => bytesOf(update));
+    expect(pieces.length).toBeGreaterThan(1);
+    expect(Math.max(...socket.parts.map(({ update }) => update.length))).toBeLessThan(1_000_000);
+    const [last] = socket.updates;
+    const whole = Buffer.concat([...pieces, bytesOf(last!.update)]);
+    socket.store({ ...last!, update: base64(new Uint8Array(whole)) });
+    await wait(1);
+    expect(socket.document.getXmlFragment('body').toString()).toContain('long long');
+  });
+
+  it('7 is set aside when the server would not even read it, and not sent for ever', async () => {
+    const { kept, told, write, socket } = await opened();
+    write('too long ');
+    await wait(130);
+    socket.onclose({ code: 1009 });
+    await wait(5_000);
+    expect(kept.copies).toEqual([expect.objectContaining({ text: expect.stringContaining('too long') })]);
+    expect(told.onKept).toHaveBeenCalled();
+    expect(kept.outboxItems.size).toBe(0);
+  });
+
+  it('1 waits while the server has no room, says so once, and is sent again', async () => {
+    const { kept, told, write, socket } = await opened();
+    write('kept ');
+    await wait(130);
+    const [sent] = socket.updates;
+    socket.say({ type: 'wait', page: 'page', number: sent!.number, reason: 'There is no room left.' });
+    expect(told.onSaving).toHaveBeenLastCalledWith('full');
+    expect(told.onFull).toHaveBeenCalledTimes(1);
+    expect(kept.outboxItems.size).toBe(1);
+    await wait(3_200);
+    expect(socket.updates).toHaveLength(2);
+    socket.store(socket.updates[1]!);
+    await wait(1);
+    expect(told.onSaving).toHaveBeenLastCalledWith('saved');
   });
 
   it('brings this browser’s copy up to date when the writing rests, or the window is left', async () => {

@@ -1,7 +1,7 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { LocalStore } from '../../documents/localStore';
 import { LibraryProvider } from '../../documents/session';
-import { useOpenDemoMutation, useSessionQuery } from '../../state/api';
+import { api, useOpenDemoMutation, useSessionQuery } from '../../state/api';
 import { accountLeft, store } from '../../state/store';
 import type { AccountInfo } from '../../state/types';
 import { besideOpened } from '../../state/view';
@@ -25,6 +25,8 @@ async function emptyFor(account: AccountInfo | null): Promise<void> {
   forgetVisited();
   store.dispatch(besideOpened(null));
   store.dispatch(accountLeft());
+  // That nobody is signed in is known; it is asked for again only so that it is not forgotten with the rest.
+  await store.dispatch(api.endpoints.session.initiate(undefined, { forceRefetch: true }));
   await new Promise((resolve) => setTimeout(resolve, OUTBOX_FIRST));
   await LocalStore.retire(account.id).catch(() => undefined);
 }

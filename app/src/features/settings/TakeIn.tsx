@@ -1,4 +1,4 @@
-import { Button, LinearProgress } from '@rneui/themed';
+import { Button } from '@rneui/themed';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '@glossarion/core/document';
@@ -84,7 +84,16 @@ function Progress({ id }: { id: string }) {
   const share = data.total > 0 ? data.done / data.total : 0;
   return (
     <View style={{ paddingBottom: 10, gap: 6 }}>
-      <LinearProgress value={share} variant="determinate" color={colour.verdigris} aria-label="Taking in" />
+      <View
+        role="progressbar"
+        aria-label="Taking in"
+        aria-valuemin={0}
+        aria-valuemax={100}
+        aria-valuenow={Math.round(share * 100)}
+        style={{ height: 4, backgroundColor: colour.rule }}
+      >
+        <View style={{ height: 4, width: `${Math.round(share * 100)}%`, backgroundColor: colour.verdigris }} />
+      </View>
       <Words size={15} tone={colour.soft} role="status">
         {Math.round(share * 100)} % taken in
       </Words>
