@@ -1,9 +1,9 @@
-import { mkdirSync, writeFileSync, rmSync, statfsSync } from 'node:fs';
-import { spawnSync } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { newId } from '@glossarion/core/document';
 import { checkData } from '../services/checkData';
-import { BuiltServer, temporaryFolder } from '../testing/builtServer';
+import { BuiltServer } from '../testing/builtServer';
+import { fill, smallDisk } from '../testing/smallDisk';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
 
 /** What happens when the disk is full, and when there is room again. */
@@ -59,28 +59,6 @@ describe('1 a database that can grow no more', () => {
     await ines.get('/health').expect(200);
   });
 });
-
-/** A small disk of its own, where this may be had; null where it may not. */
-function smallDisk(megabytes: number): { folder: string; free: () => void } | null {
-  const folder = temporaryFolder();
-  const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${megabytes}m`, 'tmpfs', folder]);
-  if (mounted.status !== 0) return null;
-  return { folder, free: () => void spawnSync('umount', ['-l', folder]) };
-}
-
-/** Fills a disk to its last kilobytes; gives what makes room again. */
-export function fill(folder: string): () => void {
-  const file = path.join(folder, 'filler');
-  const { bavail, bsize } = statfsSync(folder);
-  for (let bytes = bavail * bsize; bytes >= 4096; bytes = Math.floor(bytes / 2)) {
-    try {
-      writeFileSync(file, Buffer.alloc(bytes), { flag: 'a' });
-    } catch {
-      // A smaller piece may still fit.
-    }
-  }
-  return () => rmSync(file, { force: true });
-}
 
 test('1 a disk that is really full: uploads and acts say so, all goes through afterwards, and it stops in order', async () => {
   const disk = smallDisk(20);
