@@ -85,7 +85,7 @@ test('0 L9 a line edited in the Margin is stored as it is typed, wherever one go
   };
   await edit();
   await mill.keyboard.type(' Tarred.');
-  await mill.evaluate(() => history.back());
+  await mill.goBack();
   await openPage(mill, 'Stop logs');
   await expect(textOf(mill)).toContainText('Tarred.');
 
@@ -114,7 +114,10 @@ test('0 X13 typing in the caption of a new picture is a caption, and never repla
   await picture.click();
   const caption = mill.getByRole('textbox', { name: 'Caption' });
   await caption.click();
-  await mill.keyboard.type('The desk in spring', { delay: 20 });
+  await mill.keyboard.type('The desk', { delay: 20 });
+  // The caption is stored while the typing rests, and goes on.
+  await mill.waitForTimeout(700);
+  await mill.keyboard.type(' in spring', { delay: 20 });
   await expect(caption).toHaveValue('The desk in spring');
   await expect(picture).toBeVisible();
   await picture.click();

@@ -15,6 +15,8 @@ function isAtEdge({ state }: EditorView, edge: 'start' | 'end'): boolean {
   return empty && $from.parent.isTextblock && $from.parentOffset === (edge === 'start' ? 0 : $from.parent.content.size);
 }
 
+const isAndroid = typeof navigator !== 'undefined' && /Android \d/u.test(navigator.userAgent);
+
 /** Reads what was typed so far into the editor, a word that is still being composed too. */
 function takeInTyped(view: EditorView): void {
   const { domObserver } = view as unknown as { domObserver: { flush: () => void; forceFlush: () => void } };
@@ -34,6 +36,15 @@ export const TypedCommands = Extension.create({
     new Plugin({
       props: {
         handleDOMEvents: {
+          // On such phones the editor leaves Enter to the text; with another key held it is no text, but a command.
+          keydown: (view, event) => {
+            const isCommand = event.ctrlKey || event.metaKey || event.altKey || event.shiftKey;
+            if (!isAndroid || event.key !== 'Enter' || event.isComposing || !isCommand) return false;
+            takeInTyped(view);
+            if (!view.someProp('handleKeyDown', (handle) => handle(view, event) || undefined)) return false;
+            event.preventDefault();
+            return true;
+          },
           beforeinput: (view, event) => {
             const wanted = KEYS[event.inputType];
             if (!wanted || !event.cancelable || !view.editable) return false;
