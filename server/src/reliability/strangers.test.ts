@@ -11,6 +11,8 @@ import { makeServer, notes, type Person, type TestedServer } from '../testing/ma
 
 /** Sessions that are over, accounts of others, sockets that misbehave, files that are damaged. */
 
+jest.setTimeout(40_000);
+
 let server: TestedServer;
 let ines: Person;
 let tomas: Person;
