@@ -6,9 +6,10 @@ import { times } from '@glossarion/core/testing';
 import { checkData } from '../services/checkData';
 import { BuiltServer, temporaryFolder, type Asker } from '../testing/builtServer';
 import { fill, smallDisk } from '../testing/smallDisk';
+import { Typist } from '../testing/typist';
 
 /**
- * A server that is killed, or whose disk fills up, in the middle of writing, acts, imports, uploads and deleting for
+ * A server that is killed, or whose disk fills up, in the middle of typing, acts, imports, uploads and deleting for
  * good. What was acknowledged is there afterwards, once; an import is there whole or not at all.
  * `npm run soak -- 70` kills more than a thousand times.
  */
@@ -53,6 +54,7 @@ async function work(
   kept: Acknowledged,
   isOver: () => boolean,
 ): Promise<void> {
+  let typist: Typist | null = null;
   const act = async (...acts: object[]) => (await ines.ask('POST', '/acts', { acts })).status === 200;
   const deeds: (() => Promise<void>)[] = [
     async () => {
@@ -63,6 +65,12 @@ async function work(
       const words = fresh('line');
       const nodes = [block('paragraph', words)];
       if (await act({ do: 'putBlocks', id: page, afterId: null, nodes })) kept.lines.add(words);
+    },
+    async () => {
+      const words = fresh('typed');
+      typist ??= await Typist.at(ines, page);
+      await typist.type(words);
+      kept.lines.add(words);
     },
     async () => {
       const content = fresh('file');
@@ -82,12 +90,13 @@ async function work(
       if ((await ines.ask('DELETE', `/bin/${id}`)).status === 204) kept.gone.add(name);
     },
   ];
-  while (!isOver()) {
-    try {
-      await deeds[random(deeds.length)]!();
-    } catch {
-      return;
-    }
+  try {
+    while (!isOver()) await deeds[random(deeds.length)]!();
+  } catch (error) {
+    // A server that was killed answers no more; anything else is a fault.
+    if (!/socket|fetch failed|ECONNRE/u.test(String(error))) throw error;
+  } finally {
+    (typist as Typist | null)?.close();
   }
 }
 

@@ -109,6 +109,10 @@ export class Asker {
 
   constructor(private url: () => string) {}
 
+  get address(): string {
+    return this.url();
+  }
+
   async enter(address: '/accounts' | '/session', name: string): Promise<void> {
     const response = await this.ask('POST', address, { name, passphrase: 'tide and timber' });
     if (!response.ok) throw new Error(`${address}: ${response.status}`);
