@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import type { Page } from '@playwright/test';
 import { glossesIn, marginOf } from './support/margin';
 import { clickEnd, expect, openPage, saved, test, textOf } from './support/test';
 
 /** What is written stays in the hand of whoever writes it: by keys, by a keyboard on the screen, in a Margin, at a picture. */
 
-const lines = (page: import('@playwright/test').Page) =>
+const lines = (page: Page) =>
   textOf(page)
     .locator('.words')
     .allTextContents()
@@ -73,6 +74,37 @@ test('0 X4 what stands beneath a line is cut, copied and deleted with it, and co
   await mill.keyboard.press('Control+v');
   await expect.poll(async () => (await lines(mill)).filter((each) => /tools|adze|slick/u.test(each))).toHaveLength(3);
 });
+
+for (const { name, take } of [
+  { name: 'deleted', take: async (page: Page) => page.keyboard.press('Backspace') },
+  { name: 'cut', take: async (page: Page) => page.keyboard.press('Control+x') },
+]) {
+  test(`0 X1 whoever writes in a line that is ${name} in another window goes on in it`, async ({ mill, context }) => {
+    await openPage(mill, 'Stop logs');
+    await clickEnd(mill, 'Eleven logs for');
+    await mill.keyboard.press('Enter');
+    await mill.keyboard.type('Two are rotten.');
+    await saved(mill);
+    const other = await context.newPage();
+    await other.goto(mill.url());
+    await expect(textOf(other)).toContainText('Two are rotten.');
+    const before = await lines(mill);
+    const index = before.findIndex((each) => each.startsWith('Eleven logs for'));
+    const written = `${before[index]} They are stacked by the wheel pit, the short ones first.`;
+    await clickEnd(other, 'Eleven logs for');
+    await other.keyboard.press('Escape');
+    await clickEnd(mill, 'Eleven logs for');
+    const rest = written.slice(before[index]!.length);
+    await mill.keyboard.type(rest.slice(0, 12), { delay: 30 });
+    await Promise.all([mill.keyboard.type(rest.slice(12), { delay: 60 }), take(other)]);
+    const expected = before.with(index, written);
+    for (const window of [mill, other]) await expect.poll(() => lines(window)).toEqual(expected);
+    await expect(mill.locator('.kept')).toContainText('Kept: this line was deleted in another window');
+    await saved(mill);
+    await mill.reload();
+    await expect.poll(() => lines(mill)).toEqual(expected);
+  });
+}
 
 test('0 L9 a line edited in the Margin is stored as it is typed, wherever one goes', async ({ mill }) => {
   const edit = async () => {

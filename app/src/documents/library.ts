@@ -2,13 +2,13 @@ import * as Y from 'yjs';
 import { OUTDATED, SCHEMA_VERSION, seedDocument, UPDATE_PIECE } from '@glossarion/core/document';
 import { dayTemplate } from '@glossarion/core/journal';
 import type { LocalStore, OutboxItem } from './localStore';
-import { PageDocument } from './pageDocument';
+import { PageDocument, type Source } from './pageDocument';
 import { typedWords } from './typedWords';
 
 /** What the server says over the socket. */
 type ServerMessage =
   | { type: 'state'; page: string; epoch: number; update: string; vector: string }
-  | { type: 'update'; page: string; epoch: number; update: string }
+  | { type: 'update'; page: string; epoch: number; update: string; source: Source }
   | { type: 'saved'; page: string; number: number }
   | { type: 'wait'; page: string; number: number | null; reason: string }
   | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
@@ -417,7 +417,7 @@ export class Library {
       case 'update': {
         const page = this.pages.get(message.page);
         if (!page?.isReady || page.isStale || page.epoch !== message.epoch) return;
-        page.takeIn(fromBase64(message.update));
+        page.takeIn(fromBase64(message.update), message.source);
         return this.keepCopySoon(page);
       }
       case 'saved':
@@ -449,7 +449,7 @@ export class Library {
     // What this window has and the server has not, taken before deletions from elsewhere could empty it.
     const missing = Y.encodeStateAsUpdate(page.document, fromBase64(message.vector));
     if (page.isReady && !page.seed && Y.decodeUpdate(missing).structs.length > 0) this.enqueue(page, missing);
-    page.takeIn(fromBase64(message.update));
+    page.takeIn(fromBase64(message.update), 'window');
     this.setReady(page);
     this.keepCopySoon(page);
     this.tellSaving();

@@ -1,6 +1,9 @@
 import { ySyncPluginKey } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
 
+/** Whose change is taken in: one that somebody made in another window, or one that the server made by itself. */
+export type Source = 'window' | 'server';
+
 /** One page's document in this window. When it is started afresh it gets a new Yjs document and tells so. */
 export class PageDocument {
   document = new Y.Doc();
@@ -41,10 +44,14 @@ export class PageDocument {
   /** Called before something from elsewhere is taken in, so that what the person just did here comes first. */
   readonly beforeTakingIn = new Set<() => void>();
 
+  /** Called after it was taken in. */
+  readonly afterTakingIn = new Set<(source: Source) => void>();
+
   /** Takes in what came from the server or from this browser's store. */
-  takeIn(update: Uint8Array): void {
+  takeIn(update: Uint8Array, source: Source): void {
     this.beforeTakingIn.forEach((call) => call());
     Y.applyUpdate(this.document, update, 'remote');
+    this.afterTakingIn.forEach((call) => call(source));
   }
 
   /** Changes whenever the page becomes ready, missing, or is started afresh. */

@@ -21,6 +21,7 @@ import { Lists } from './lists';
 import { OverviewWithView } from './overviewView';
 import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
+import { StayInLine } from './stayInLine';
 import { Tables } from './tables';
 import { TakeInCursor } from './takeInCursor';
 import { TypedCommands } from './typedCommands';
@@ -58,6 +59,7 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert, select
       yUndoOptions: { undoManager: page.undoManager } as never,
     }),
     TakeInCursor.configure({ page }),
+    StayInLine.configure({ page }),
     TypedCommands,
     KeptSolids,
     KeyedSync,

@@ -18,15 +18,27 @@ const idsIn = (doc: DocumentNode): Set<string> => {
 const hasOwnIdStill = (one: DocumentNode, other: DocumentNode): boolean =>
   one.attrs.id !== null && one.attrs.id === other.attrs.id;
 
-/** Gives every block a lasting id of its own, and notes on a block the ids of those that were joined into it. */
+/** How often an id that stands more than once does so. */
+function repeatedIds(doc: DocumentNode): Map<string, number> {
+  const times = new Map<string, number>();
+  doc.forEach(({ attrs }) => void times.set(String(attrs.id), (times.get(String(attrs.id)) ?? 0) + 1));
+  return new Map([...times].filter(([, many]) => many > 1));
+}
+
+/**
+ * Gives every block a lasting id of its own, and notes on a block the ids of those that were joined into it.
+ * A line that came twice from elsewhere is left to the server, which knows which of the two can go.
+ */
 function mendIds(transactions: readonly Transaction[], before: EditorState, after: EditorState): Transaction | null {
   if (!transactions.some((each) => each.docChanged) || transactions.some(isRemote)) return null;
   if (blocksAgree(before.doc, after.doc, hasOwnIdStill)) return null;
   const transaction = after.tr;
   const seen = new Set<string>();
+  const [present, past] = [repeatedIds(after.doc), repeatedIds(before.doc)];
   after.doc.forEach((node, position) => {
     const id = node.attrs.id as string | null;
-    if (id !== null && !seen.has(id)) seen.add(id);
+    const isRepeatedHere = id !== null && (present.get(id) ?? 0) > (past.get(id) ?? 1);
+    if (id !== null && !(seen.has(id) && isRepeatedHere)) seen.add(id);
     else if (node.type.spec.attrs && 'id' in node.type.spec.attrs) {
       const fresh = newId();
       seen.add(fresh);

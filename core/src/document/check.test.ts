@@ -158,3 +158,23 @@ test('what was mended needs no more mending, and no words were lost by it', () =
     }),
   );
 });
+
+describe('a line that was kept when it was deleted elsewhere, and came twice', () => {
+  const id = newId();
+  const copy = (words: string, kept: boolean | null) => {
+    const node = block('paragraph', words);
+    return { ...node, attrs: { ...node.attrs, id, kept } };
+  };
+  const left = (...nodes: ReturnType<typeof copy>[]) =>
+    repairBody({ type: 'doc', content: nodes }).body.content.map(ownWords);
+
+  test('0 the copy that has no words of its own goes', () => {
+    expect(left(copy('bravo gear', true), copy('bravo gear turns', true))).toEqual(['bravo gear turns']);
+    expect(left(copy('slow bravo gear turns', true), copy('bravo turns', null))).toEqual(['slow bravo gear turns']);
+  });
+
+  test('0 both stay when each has words of its own, or neither was kept', () => {
+    expect(left(copy('bravo gear turns', true), copy('bravo gear stops', true))).toHaveLength(2);
+    expect(left(copy('bravo', null), copy('bravo gear', null))).toHaveLength(2);
+  });
+});

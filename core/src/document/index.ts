@@ -7,6 +7,7 @@ export * from './keyed';
 export * from './marks';
 export * from './nesting';
 export * from './read';
+export * from './receive';
 export * from './repair';
 export * from './rescue';
 export { Block, Card, CodeBlock, FileBlock, Overview, PageLink, Picture, Tag } from './nodes';

@@ -6,8 +6,9 @@ import { readTitle } from './check';
 import { readBody } from './read';
 import { newId } from './ids';
 import { writeBody, writeTitle } from './keyed';
+import { receiveUpdate } from './receive';
 import { repairBody } from './repair';
-import { applyWithRescue, putBack, type Range } from './rescue';
+import type { Range } from './rescue';
 import { seedDocument } from './seed';
 import { ownWords } from './text';
 import type { BodyJson } from './types';
@@ -118,12 +119,12 @@ function live(steps: readonly Step[]): {
   const send = (index: number, count = Infinity) => {
     const updates = outboxes[index]!.splice(0, count);
     if (updates.length > 0) {
-      const { removals: noted, rescues } = applyWithRescue(server, Y.mergeUpdates(updates), (client, clock) =>
+      const received = receiveUpdate(server, Y.mergeUpdates(updates), (client, clock) =>
         removals.get(`${client}/${clock}`),
       );
+      const { removals: noted, shown } = received;
       for (const removal of noted) removals.set(`${removal.client}/${removal.clock}`, removal.ranges);
-      const shown = readBody(server);
-      const { body: mended } = repairBody(putBack(shown, rescues));
+      const { body: mended } = repairBody(received.body);
       if (mended !== shown) writeBody(server, mended);
     }
   };

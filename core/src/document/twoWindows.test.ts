@@ -5,8 +5,9 @@ import { block, body, text } from './build';
 import { readBody } from './read';
 import { newId } from './ids';
 import { writeBody } from './keyed';
+import { receiveUpdate } from './receive';
 import { repairBody } from './repair';
-import { applyWithRescue, putBack, type Range } from './rescue';
+import type { Range } from './rescue';
 import { seedDocument } from './seed';
 import { ownWords } from './text';
 import type { BodyJson, NodeJson } from './types';
@@ -27,13 +28,14 @@ class Room {
   }
 
   receive(update: Uint8Array): void {
-    const { removals, rescues } = applyWithRescue(this.server, update, (client, clock) =>
-      this.removals.get(`${client}/${clock}`),
-    );
+    const {
+      removals,
+      shown,
+      body: received,
+    } = receiveUpdate(this.server, update, (client, clock) => this.removals.get(`${client}/${clock}`));
     for (const removal of removals) this.removals.set(`${removal.client}/${removal.clock}`, removal.ranges);
-    const present = readBody(this.server);
-    const { body: mended } = repairBody(putBack(present, rescues));
-    if (mended !== present) writeBody(this.server, mended);
+    const { body: mended } = repairBody(received);
+    if (mended !== shown) writeBody(this.server, mended);
   }
 
   lines = (): string[] => readBody(this.server).content.map(ownWords);
@@ -196,4 +198,38 @@ test('writing a body leaves exactly that body, whatever was moved, added, taken 
     }),
     { numRuns: times(300) },
   );
+});
+
+describe('0 a line that is deleted elsewhere while its writer goes on in it', () => {
+  const goneOn = (words: string) => (page: BodyJson) => {
+    const line = block('paragraph', words, { id: ids[1]! });
+    return body(page.content[0]!, { ...line, attrs: { ...line.attrs, kept: true } }, ...page.content.slice(1));
+  };
+
+  /** The writer types " turns" while the deletion is on its way, and then goes on in the line put in again. */
+  const write = (isSentAtOnce: boolean): Room => {
+    const room = new Room(start());
+    const [writer, deleter] = [room.window(), room.window()];
+    const change = (window: Y.Doc, how: (page: BodyJson) => BodyJson): Uint8Array => {
+      const before = Y.encodeStateVector(window);
+      writeBody(window, how(readBody(window)));
+      return Y.encodeStateAsUpdate(window, before);
+    };
+    const deletion = change(deleter, without(ids[1]!));
+    const typed = change(writer, edit(ids[1]!, say('bravo gear turns')));
+    Y.applyUpdate(writer, deletion);
+    const more = change(writer, goneOn('bravo gear turns slowly'));
+    room.receive(deletion);
+    if (isSentAtOnce) room.receive(Y.mergeUpdates([typed, more]));
+    else [typed, more].forEach((update) => room.receive(update));
+    // What is typed next goes into the writer's own line, which stands.
+    room.receive(change(writer, edit(ids[1]!, say('bravo gear turns slowly round'))));
+    return room;
+  };
+
+  test.each([true, false])('stands once, with all words in their order (sent at once: %s)', (isSentAtOnce) => {
+    const room = write(isSentAtOnce);
+    expect(room.lines()).toEqual(['alpha beam', 'bravo gear turns slowly round', 'charlie pin', 'delta sluice']);
+    expect(readBody(room.server).content[1]!.attrs).toMatchObject({ id: ids[1], kept: true });
+  });
 });

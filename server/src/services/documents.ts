@@ -1,12 +1,11 @@
 import * as Y from 'yjs';
 import {
-  applyWithRescue,
   checkNesting,
   bodyFacts,
   checkRoots,
-  putBack,
   readBody,
   readTitle,
+  receiveUpdate,
   repairBody,
   seedDocument,
   ShapeError,
@@ -15,6 +14,7 @@ import {
   type BodyFacts,
   type BodyJson,
   type Range,
+  type Received,
 } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { orderBetween } from '@glossarion/core/outline';
@@ -50,7 +50,7 @@ interface Change {
   /** As it came from a window; null when the server itself changed the document. */
   update: Uint8Array | null;
   /** The state the server's own change began at. */
-  editedSince?: Uint8Array;
+  editedSince?: Uint8Array | undefined;
   /** The body as the document shows it. */
   shown: BodyJson;
   /** The body as it should be; `shown` itself when nothing was rescued. */
@@ -155,10 +155,10 @@ export class Documents {
           .get(pageId, client, clock) as { ranges: string } | undefined;
         return row ? (JSON.parse(row.ranges) as Range[]) : undefined;
       };
-      let applied: ReturnType<typeof applyWithRescue>;
+      let received: Received;
       try {
         checkNesting(update);
-        applied = applyWithRescue(page.document, update, recall);
+        received = receiveUpdate(page.document, update, recall);
       } catch (error) {
         if (isTooDeep(error)) throw tooDeep();
         if (error instanceof ShapeError) throw error;
@@ -167,12 +167,11 @@ export class Documents {
       const note = this.database.writer.prepare(
         'INSERT OR REPLACE INTO removals (pageId, client, clock, ranges) VALUES (?, ?, ?, ?)',
       );
-      for (const removal of applied.removals) {
+      for (const removal of received.removals) {
         note.run(pageId, removal.client, removal.clock, JSON.stringify(removal.ranges));
       }
       checkRoots(page.document);
-      const shown = readBody(page.document);
-      return { update, shown, body: putBack(shown, applied.rescues) };
+      return { update, ...received };
     });
   }
 

@@ -17,7 +17,8 @@ export type ClientMessage =
 /** What the server says to a window. */
 export type ServerMessage =
   | { type: 'state'; page: string; epoch: number; update: string; vector: string }
-  | { type: 'update'; page: string; epoch: number; update: string }
+  /** What somebody did in another window, or what the server did by itself: lifted lines, mended what two did at once. */
+  | { type: 'update'; page: string; epoch: number; update: string; source: 'window' | 'server' }
   | { type: 'saved'; page: string; number: number }
   /** The server can't store it at present; the window keeps it and sends it again. */
   | { type: 'wait'; page: string; number: number | null; reason: string }

@@ -54,11 +54,12 @@ export function serveSocket(server: Server, services: Services): () => void {
 
   const forward = (accepted: Accepted): void => {
     const { pageId, ownerId, epoch } = accepted;
-    for (const update of [accepted.update, accepted.mended]) {
+    for (const source of ['window', 'server'] as const) {
+      const update = source === 'window' ? accepted.update : accepted.mended;
       if (!update) continue;
       for (const window of windows.values()) {
         if (window.ownerId !== ownerId || !window.pages.has(pageId)) continue;
-        window.send({ type: 'update', page: pageId, epoch, update: toBase64(update) });
+        window.send({ type: 'update', page: pageId, epoch, update: toBase64(update), source });
       }
     }
   };

@@ -128,7 +128,9 @@ export class Window {
       const { documents } = this.services;
       const accepted = await documents.receive(this.ownerId, page, epoch, this.whole(message), day);
       this.send({ type: 'saved', page, number });
-      if (accepted.mended) this.send({ type: 'update', page, epoch, update: toBase64(accepted.mended) });
+      if (accepted.mended) {
+        this.send({ type: 'update', page, epoch, update: toBase64(accepted.mended), source: 'server' });
+      }
     } catch (error) {
       this.refuse(page, number, error);
     }
