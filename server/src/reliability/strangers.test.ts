@@ -1,27 +1,25 @@
-import { rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import request from 'supertest';
 import WebSocket from 'ws';
 import * as Y from 'yjs';
-import { block, newId, SCHEMA_VERSION } from '@glossarion/core/document';
-import { readFileSync, readdirSync } from 'node:fs';
+import { block, SCHEMA_VERSION } from '@glossarion/core/document';
 import { checkData } from '../services/checkData';
 import type { Attachment } from '../services/attachments';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
 
-/** Sessions that are over, accounts of others, sockets that misbehave, files that are damaged. */
+/** Sessions that are over, sockets that misbehave, files that are damaged. */
 
 jest.setTimeout(40_000);
 
 let server: TestedServer;
 let ines: Person;
-let tomas: Person;
 let pageId: string;
 const sockets: WebSocket[] = [];
 
 beforeEach(async () => {
   server = await makeServer();
-  [ines, tomas] = [await server.person('Ines'), await server.person('Tomas')];
+  ines = await server.person('Ines');
   await ines.post('/imports', { files: notes }).expect(200);
   pageId = ((await ines.get('/names?q=pintle')).body as { id: string; title: string }[]).find(
     (each) => each.title === 'Pintle',
@@ -78,41 +76,6 @@ test('8 of many wrong passphrases at once no more are looked at than of as many 
   expect(tries.filter(({ status }) => status === 429)).toHaveLength(23);
   // Whoever is inside can still change the passphrase.
   await ines.put('/account/passphrase', { present: 'tide and timber', next: 'oak and hornbeam' }).expect(204);
-});
-
-test('8 nothing tells whether something of another account is there', async () => {
-  await ines.post('/acts', { acts: [{ do: 'otherNames', id: pageId, names: ['The gudgeon'] }] }).expect(200);
-  const unknown = newId();
-  for (const address of [
-    '/pages/%/kin',
-    '/glimpses/%',
-    '/pages/%',
-    '/pages/%/margin',
-    '/pages/%/named',
-    '/pages/%/lines',
-    '/entries/%',
-    '/blocks/%',
-  ]) {
-    const [theirs, nobodys] = [pageId, unknown].map((id) => address.replace('%', id));
-    const [one, other] = [await tomas.get(theirs!), await tomas.get(nobodys!)];
-    expect([address, one.status, JSON.stringify(one.body).replaceAll(pageId, 'ID')]).toEqual([
-      address,
-      other.status,
-      JSON.stringify(other.body).replaceAll(unknown, 'ID'),
-    ]);
-    expect(JSON.stringify(one.body)).not.toContain('gudgeon');
-  }
-  const own = newId();
-  await tomas
-    .post('/acts', { acts: [{ do: 'make', id: own, kind: 'notebook', parentId: null, name: 'Own' }] })
-    .expect(200);
-  for (const id of [pageId, unknown]) {
-    await tomas
-      .post('/acts', { acts: [{ do: 'make', id: newId(), kind: 'page', parentId: id, name: 'x' }] })
-      .expect(404);
-    await tomas.post('/acts', { acts: [{ do: 'duplicate', id, copyId: newId() }] }).expect(404);
-    await tomas.post('/acts', { acts: [{ do: 'lift', id, blockIds: [], pageId: newId(), parentId: own }] }).expect(404);
-  }
 });
 
 test('11 halves of characters are replaced where one sees it', async () => {

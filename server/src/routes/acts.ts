@@ -120,6 +120,9 @@ const SCHEMAS: Record<Act['do'], Joi.SchemaMap> = {
   },
 };
 
+/** Every act that may be asked for. */
+export const ACT_KINDS = Object.keys(SCHEMAS) as Act['do'][];
+
 const act = Joi.alternatives().conditional(Joi.ref('.do'), {
   switch: Object.entries(SCHEMAS).map(([name, schema]) => ({
     is: name,

@@ -53,6 +53,9 @@ const SCHEMAS: Record<ClientMessage['type'], Joi.ObjectSchema> = {
   }),
 };
 
+/** Every message that a window may send. */
+export const MESSAGE_KINDS = Object.keys(SCHEMAS) as ClientMessage['type'][];
+
 /** Reads a message; null when it makes no sense. */
 export function readMessage(data: string): ClientMessage | null {
   let value: unknown;

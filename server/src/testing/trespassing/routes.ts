@@ -1,0 +1,82 @@
+import { ACT_KINDS } from '../../routes/acts';
+import type { ClientMessage } from '../../socket/messages';
+import { acts } from './acts';
+import { hers, mine, SECRET, theirs } from './people';
+
+/** How a route is asked: the addresses, and for those that change something what is said. */
+export type Row = () => { address: string; body?: object | Buffer }[];
+export const plain =
+  (...addresses: string[]): Row =>
+  () =>
+    addresses.map((address) => ({ address }));
+export const withEach =
+  (address: string, body?: object): Row =>
+  () =>
+    [...hers(), mine.page].map((id) => ({ address: address.replace(':id', id), ...(body && { body }) }));
+
+export const rows: Record<string, Row> = {
+  // Open to everybody; what they tell of accounts is tried in access.test.ts.
+  'post /accounts': plain(),
+  'get /session': plain('/session'),
+  'post /session': plain(),
+  'post /session/demo': plain('/session/demo'),
+  'delete /session': plain('/session'),
+  'put /account/passphrase': () => [
+    { address: '/account/passphrase', body: { present: 'wrong words', next: 'oak and hornbeam' } },
+  ],
+  'post /acts': () =>
+    ACT_KINDS.flatMap((kind) => acts[kind]().map((act) => ({ address: '/acts', body: { acts: [act] } }))),
+  'get /bin': plain('/bin', `/bin?q=${SECRET}`),
+  'get /bin/:id/breaks': withEach('/bin/:id/breaks'),
+  'delete /bin/:id': withEach('/bin/:id'),
+  'delete /bin': plain('/bin'),
+  'get /desk': plain('/desk'),
+  'get /pins': plain('/pins'),
+  'get /recent': plain('/recent'),
+  'post /entries/:id/visits': withEach('/entries/:id/visits', {}),
+  'put /blocks/:id/state': withEach('/blocks/:id/state', { state: 'done' }),
+  'get /notebooks': plain('/notebooks'),
+  'get /entries/:id': withEach('/entries/:id'),
+  'get /entries/:id/contents': withEach('/entries/:id/contents'),
+  'get /entries/:id/beneath': withEach('/entries/:id/beneath'),
+  'put /entries/:id/fold': withEach('/entries/:id/fold', { isOpen: true }),
+  'get /targets': () => [{ address: `/targets?ids=${[...hers(), mine.page].join()}` }],
+  'get /blocks/:id': withEach('/blocks/:id'),
+  // The very bytes that Ines added: whether they are there already must not show.
+  'post /files': () => [{ address: '/files?name=own.txt', body: Buffer.from(SECRET) }],
+  'get /files/:id': withEach('/files/:id'),
+  'get /files/:id/:name': withEach('/files/:id/any.txt'),
+  'get /find': plain(`/find?q=${SECRET}`, '/find?q=race', `/find?q=${SECRET.slice(0, 3)}`),
+  'get /names': plain(`/names?q=${SECRET}`, '/names?q=Own', '/names?q=Mill'),
+  'get /pickables': plain('/pickables'),
+  'get /web-title': () => hers().map((id) => ({ address: `/web-title?address=http://notes.example/p/${id}` })),
+  'post /imports': () => [
+    { address: '/imports', body: { files: [{ path: 'In/A.md', text: `[[${SECRET} ${theirs.page}]] #${SECRET}` }] } },
+  ],
+  'get /imports/:id': withEach('/imports/:id'),
+  'delete /imports/:id': withEach('/imports/:id'),
+  'get /pages/:id': withEach('/pages/:id'),
+  'get /pages/:id/margin': withEach('/pages/:id/margin?hasFacets=true'),
+  'get /pages/:id/named': withEach('/pages/:id/named'),
+  'get /pages/:id/kin': withEach('/pages/:id/kin'),
+  'get /pages/:id/lines': withEach('/pages/:id/lines'),
+  'get /glimpses/:id': withEach('/glimpses/:id'),
+  'get /journal/days/:day': plain('/journal/days/2026-03-09'),
+  'get /journal/days': plain('/journal/days?before=2027-01-01'),
+  'get /journal/week': plain('/journal/week?day=2026-03-09'),
+  'get /settings': plain('/settings'),
+  'put /settings': () =>
+    hers().map((id) => ({
+      address: '/settings',
+      body: { key: 'dayTemplates', value: { every: id, weekdays: {} } },
+    })),
+  'get /templates': plain('/templates'),
+  'get /entries/:id/template': withEach('/entries/:id/template'),
+};
+
+export const messages: Record<ClientMessage['type'], (id: string) => object> = {
+  open: (page) => ({ type: 'open', page }),
+  close: (page) => ({ type: 'close', page }),
+  part: (page) => ({ type: 'part', page, number: 1, update: 'AAA=' }),
+  update: (page) => ({ type: 'update', page, epoch: 1, number: 1, update: 'AAA=' }),
+};
