@@ -21,6 +21,8 @@ export interface Config {
   /** Who may make an account: anybody, only the first there is, or whoever knows the invitation. */
   signUp: SignUp;
   invitation: string | null;
+  /** An upload on which nothing moves for so long is ended, in milliseconds. */
+  uploadStill: number;
   /** How many proxies in front of the server are trusted to say who asks. */
   proxies: number;
 }
@@ -40,6 +42,7 @@ const environment = Joi.object({
   GLOSSARION_FILE_MEGABYTES: Joi.number().positive().default(50),
   GLOSSARION_ACCOUNT_MEGABYTES: Joi.number().positive().default(4096),
   GLOSSARION_SERVER_MEGABYTES: Joi.number().positive().default(32_768),
+  GLOSSARION_UPLOAD_SECONDS: Joi.number().positive().default(60),
   GLOSSARION_SIGN_UP: Joi.string().valid('open', 'first', 'invitation').default('open'),
   GLOSSARION_INVITATION: Joi.string()
     .min(8)
@@ -69,6 +72,7 @@ export function readConfig(from: NodeJS.ProcessEnv): Config {
     serverLimit: value.GLOSSARION_SERVER_MEGABYTES * MEGABYTE,
     signUp: value.GLOSSARION_SIGN_UP,
     invitation: value.GLOSSARION_INVITATION ?? null,
+    uploadStill: value.GLOSSARION_UPLOAD_SECONDS * 1000,
     proxies: value.GLOSSARION_PROXIES,
   };
   if (config.isDemo && !LOOPBACK.includes(config.host)) {

@@ -30,6 +30,9 @@ const MIGRATIONS = [
 const WRITER_CACHE = 16_384;
 const LONG_CACHE = 1_024;
 
+/** The most pages a database can have (https://www.sqlite.org/limits.html, 10). */
+const MOST_PAGES = 4_294_967_294;
+
 /** Called when a transaction is over, before anybody is told how it went. */
 export type Ending = (isStored: boolean) => void;
 
@@ -61,11 +64,12 @@ export class Database {
   }
 
   /**
-   * Opens the database of a folder, for this process alone.
+   * Opens the database of a folder, for this process alone. It grows to `limit` bytes at most; what would be more is
+   * refused as if the disk were full.
    *
    * @throws StartError with a sentence when that can't be; nothing was changed then
    */
-  static async open(folder: string): Promise<Database> {
+  static async open(folder: string, limit = Infinity): Promise<Database> {
     makeFolder(folder);
     const unlock = lockFolder(folder);
     try {
@@ -86,7 +90,7 @@ export class Database {
         prepareDatabase: (connection: RawDatabase) => {
           writer = connection;
           if (opened.database) opened.database.raw = connection;
-          prepare(connection);
+          prepare(connection, limit);
         },
       });
       await source.initialize();
@@ -111,6 +115,12 @@ export class Database {
     if (present?.isOpen !== isOpen || present.hasAccounts !== hasAccounts) {
       writeMarker(this.folder, { isOpen, hasAccounts });
     }
+  }
+
+  /** How large the database is, in bytes. */
+  size(): number {
+    const of = (pragma: string) => this.reader.pragma(pragma, { simple: true }) as number;
+    return of('page_count') * of('page_size');
   }
 
   /** The first account was made: from now on an empty database in this folder is one that was lost. */
@@ -280,12 +290,15 @@ export class Database {
 
 const ENDED = 'The database ended what was being stored by itself. Nothing was changed here; try again in a moment.';
 
-function prepare(connection: RawDatabase): void {
+function prepare(connection: RawDatabase, limit: number): void {
   connection.pragma('journal_mode = WAL');
   connection.pragma('synchronous = FULL');
   connection.pragma('foreign_keys = ON');
   connection.pragma('busy_timeout = 5000');
   connection.pragma(`cache_size = -${WRITER_CACHE}`);
+  const pageSize = connection.pragma('page_size', { simple: true }) as number;
+  // SQLite forgets this bound with each connection, and never goes below what is there already.
+  connection.pragma(`max_page_count = ${Math.min(Math.ceil(limit / pageSize), MOST_PAGES)}`);
   // The newest part is joined to the database beside the thread that serves (services/background); here only should
   // that not come to it.
   connection.pragma('wal_autocheckpoint = 100000');

@@ -1,5 +1,6 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, statSync } from 'node:fs';
 import path from 'node:path';
+import request from 'supertest';
 import { newId } from '@glossarion/core/document';
 import { checkData } from '../services/checkData';
 import { BuiltServer } from '../testing/builtServer';
@@ -47,6 +48,27 @@ describe('1 a database that can grow no more', () => {
     expect(names.filter((name) => name.startsWith('Kept'))).toHaveLength(30);
     expect(names).toContain('Later');
     expect(checkData(server.services.database.writer)).toEqual([]);
+  });
+
+  test('is as large as the server may be, files and all', async () => {
+    const bounded = await makeServer(undefined, { GLOSSARION_SERVER_MEGABYTES: '2' });
+    const tomas = await bounded.person();
+    let status = 200;
+    let tries = 0;
+    for (; status === 200 && tries < 400; tries += 1) {
+      const act = { do: 'make', id: newId(), kind: 'notebook', parentId: null, name: `N${'z'.repeat(9_000)}` };
+      ({ status } = await tomas.post('/acts', { acts: [act] }));
+    }
+    expect(status).toBe(507);
+    expect(statSync(bounded.services.database.file).size).toBeLessThanOrEqual(2_000_000 + 4_096);
+    const file = await request(bounded.url)
+      .post('/api/files?name=a.bin')
+      .set('Cookie', tomas.cookie)
+      .set('Origin', bounded.url)
+      .type('application/octet-stream')
+      .send(Buffer.alloc(400_000, 7));
+    expect(file.status).toBe(507);
+    await bounded.stop();
   });
 
   test('says that it is ill until a write goes through', async () => {

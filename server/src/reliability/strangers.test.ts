@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import http from 'node:http';
 import path from 'node:path';
 import request from 'supertest';
 import WebSocket from 'ws';
@@ -212,4 +213,32 @@ test('13 answers are problem details, a missing file is no page, and heads are t
   expect(limited.headers['content-type']).toContain('application/problem+json');
   expect(limited.body).toMatchObject({ title: 'Too Many Requests', detail: expect.stringMatching(/^Too many tries/u) });
   await shown.stop();
+});
+
+test('10 a slow upload lasts as long as it moves, and one that stands still is ended', async () => {
+  const slow = await makeServer(undefined, { GLOSSARION_UPLOAD_SECONDS: '0.6' });
+  const tomas = await slow.person();
+  const { port } = new URL(slow.url);
+  const upload = (pieces: number) =>
+    new Promise<number>((resolve, reject) => {
+      const headers = { Cookie: tomas.cookie, Origin: slow.url, 'Content-Type': 'application/octet-stream' };
+      const asked = http.request(
+        { host: '127.0.0.1', port, method: 'POST', path: '/api/files?name=slow.txt', headers },
+        (answer) => {
+          clearInterval(sending);
+          answer.resume();
+          resolve(answer.statusCode!);
+        },
+      );
+      asked.on('error', reject);
+      let sent = 0;
+      const sending = setInterval(() => {
+        sent += 1;
+        if (sent <= 5) asked.write('a piece of it');
+        else if (pieces > 5) asked.end();
+      }, 300);
+    });
+  expect(await Promise.all([upload(6), upload(5)])).toEqual([200, 408]);
+  expect(readdirSync(path.join(slow.folder, 'files/incoming'))).toEqual([]);
+  await slow.stop();
 });

@@ -27,9 +27,8 @@ interface AttachmentRow extends Attachment {
 const KEPT_UNUSED = 7 * 24 * 60 * 60 * 1000;
 /** What is read of a file to know what it is. */
 const HEAD = 4100;
-/** How long finding out what a file is may take, and how long an upload may stand still, in milliseconds. */
+/** How long finding out what a file is may take, in milliseconds. */
 const SNIFFED_WITHIN = 2_000;
-const STILL_AFTER = 60_000;
 /** How many times the limit is read before the connection is cut. */
 const READ_TO = 10;
 const MAX_NAME = 300;
@@ -50,7 +49,7 @@ export class Attachments {
 
   constructor(
     private database: Database,
-    private config: Pick<Config, 'data' | 'fileLimit' | 'accountLimit' | 'serverLimit'>,
+    private config: Pick<Config, 'data' | 'fileLimit' | 'accountLimit' | 'serverLimit' | 'uploadStill'>,
     private threads: Threads,
   ) {
     this.folder = path.join(config.data, 'files');
@@ -91,7 +90,7 @@ export class Attachments {
       'SELECT COALESCE(SUM(size), 0) AS total FROM (SELECT MAX(size) AS size FROM attachments GROUP BY hash)',
     )!.total;
     const left = accountLimit - own;
-    const onServer = serverLimit - all;
+    const onServer = serverLimit - all - this.database.size();
     return left <= onServer
       ? { left, refusal: new Problem(413, `There is room for ${megabytes(accountLimit)} of files, and it is used up.`) }
       : { left: onServer, refusal: new Problem(507, 'There is no room left for files on this server.') };
@@ -102,12 +101,12 @@ export class Attachments {
     to: string,
     room: { left: number; refusal: Problem },
   ): Promise<{ hash: string; size: number }> {
-    const { fileLimit } = this.config;
+    const { fileLimit, uploadStill } = this.config;
     const hash = createHash('sha256');
     let size = 0;
     let refusal: Problem | null = null;
     // An upload may be slow, as long as it moves.
-    const still = setTimeout(() => content.destroy(new Problem(408, 'The file stopped arriving.')), STILL_AFTER);
+    const still = setTimeout(() => measure.destroy(new Problem(408, 'The file stopped arriving.')), uploadStill);
     // What is too much is read to its end, so that the sentence arrives, but not kept.
     const measure = new Transform({
       transform(chunk: Buffer, _encoding, done) {
@@ -125,7 +124,9 @@ export class Attachments {
       },
     });
     // On the disk before it is closed: what is acknowledged outlasts a power cut.
-    await pipeline(content, measure, createWriteStream(to, { flush: true })).finally(() => clearTimeout(still));
+    // What sends it is left open, so that it can be told what went wrong.
+    const arriving = content.iterator({ destroyOnReturn: false });
+    await pipeline(arriving, measure, createWriteStream(to, { flush: true })).finally(() => clearTimeout(still));
     if (refusal) throw refusal as Problem;
     if (size === 0) throw new Problem(400, 'That file is empty.');
     return { hash: hash.digest('hex'), size };

@@ -62,7 +62,7 @@ export interface Services {
 }
 
 export async function openServices(config: Config, log: Logger): Promise<Services> {
-  const database = await Database.open(config.data);
+  const database = await Database.open(config.data, config.serverLimit);
   const entries = new Entries(database);
   const facts = new FactWriter(database);
   const documents = new Documents(database, entries, facts);
