@@ -74,6 +74,14 @@ export const day = Joi.string().custom((value: string) => {
   return value;
 }, 'a day');
 
+/** Bytes in base64, padded. A pattern of the whole runs out of stack on strings of some megabytes. */
+export const base64 = Joi.string().custom((value: string) => {
+  const padding = value.endsWith('==') ? 2 : value.endsWith('=') ? 1 : 0;
+  const isWhole = Buffer.from(value, 'base64').length === (value.length / 4) * 3 - padding;
+  if (!isWhole || /[^A-Za-z0-9+/=]/u.test(value)) throw new Error('not base64');
+  return value;
+}, 'bytes in base64');
+
 /** One line of text: no control characters, no null bytes. */
 export const line = (limit: number) =>
   Joi.string()

@@ -21,3 +21,11 @@ test.each([
 ])('%s is not understood', (data) => {
   expect(readMessage(data)).toBeNull();
 });
+
+test('7 a message as long as one may be is read, and one byte that is no base64 is found in it', () => {
+  const update = 'AAAA'.repeat(1_990_000);
+  const message = { type: 'part', page: newId(), number: 0 };
+  expect(readMessage(JSON.stringify({ ...message, update }))?.type).toBe('part');
+  expect(readMessage(JSON.stringify({ ...message, update: `${update}AA-A` })) === null).toBe(true);
+  expect(readMessage(JSON.stringify({ ...message, update: `${update}AA` })) === null).toBe(true);
+});

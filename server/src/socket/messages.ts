@@ -1,7 +1,7 @@
 import Joi from 'joi';
 
 import { isDay } from '@glossarion/core/journal';
-import { id } from '../routes/route';
+import { base64, id } from '../routes/route';
 
 /** The most bytes of one message. */
 export const MAX_MESSAGE = 8 * 1024 * 1024;
@@ -25,7 +25,7 @@ export type ServerMessage =
   | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
   | { type: 'changed'; page: string | null; changed: string[] };
 
-const base64 = Joi.string().base64({ paddingRequired: true }).max(MAX_MESSAGE);
+const update = base64.max(MAX_MESSAGE);
 const day = Joi.string()
   .allow(null)
   .custom((value: string | null) => {
@@ -35,13 +35,13 @@ const day = Joi.string()
   .default(null);
 
 const SCHEMAS: Record<ClientMessage['type'], Joi.ObjectSchema> = {
-  open: Joi.object({ type: Joi.any(), page: id.required(), day, vector: base64.allow(null, '').default(null) }),
+  open: Joi.object({ type: Joi.any(), page: id.required(), day, vector: update.allow(null, '').default(null) }),
   close: Joi.object({ type: Joi.any(), page: id.required() }),
   part: Joi.object({
     type: Joi.any(),
     page: id.required(),
     number: Joi.number().integer().min(0).required(),
-    update: base64.required(),
+    update: update.required(),
   }),
   update: Joi.object({
     type: Joi.any(),
@@ -49,7 +49,7 @@ const SCHEMAS: Record<ClientMessage['type'], Joi.ObjectSchema> = {
     day,
     epoch: Joi.number().integer().min(1).required(),
     number: Joi.number().integer().min(0).required(),
-    update: base64.required(),
+    update: update.required(),
   }),
 };
 

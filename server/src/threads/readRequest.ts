@@ -1,13 +1,13 @@
 import Joi from 'joi';
 import { wellFormed } from '@glossarion/core/document';
-import { id } from '../routes/route';
+import { base64, id } from '../routes/route';
 import type { SentFile } from './readFiles';
 
 /** A file is its text, or its bytes in base64: then it is found out how its text is written. */
 const file = Joi.object({
   path: Joi.string().max(1000).required(),
   text: Joi.string().allow(''),
-  bytes: Joi.string().base64().allow(''),
+  bytes: base64.allow(''),
 }).xor('text', 'bytes');
 
 const request = Joi.object({ id, files: Joi.array().items(file).min(1).max(20_000).required() });
