@@ -53,7 +53,7 @@ await step('types, lint and build', () =>
     [bin('prettier'), ['--check', '--log-level', 'warn', '.']],
   ]),
 );
-await step('unit and server tests', () => run(bin('jest'), ['--ci', '--silent', '--forceExit']));
+await step('unit and server tests', () => run(bin('jest'), ['--ci', '--silent']));
 await step('journeys', () => {
   rmSync(path.join(root, 'node_modules/.cache/glossarion/e2e-folders'), { force: true });
   run(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', ...process.argv.slice(2)]);

@@ -8,6 +8,7 @@ import { block, SCHEMA_VERSION } from '@glossarion/core/document';
 import { checkData } from '../services/checkData';
 import type { Attachment } from '../services/attachments';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
+import { until } from '../testing/until';
 
 /** Sessions that are over, sockets that misbehave, files that are damaged. */
 
@@ -113,7 +114,7 @@ test('11 an update nested thousands deep is refused, and the socket stays', asyn
   });
   const update = Buffer.from(Y.encodeStateAsUpdate(document)).toString('base64');
   socket.send(JSON.stringify({ type: 'update', page: pageId, day: null, epoch: 1, number: 3, update }));
-  while (!heard.some((each) => each.includes('"refused"'))) await new Promise((resolve) => setTimeout(resolve, 10));
+  await until(() => heard.some((each) => each.includes('"refused"')));
   expect(socket.readyState).toBe(WebSocket.OPEN);
 });
 
@@ -144,7 +145,7 @@ test('7 an update longer than a message goes in pieces, and one longer than a pa
   const filler = Buffer.alloc(3_000_000, 1).toString('base64');
   for (let part = 0; part < 12; part += 1) say({ type: 'part', page: pageId, number: 5, update: filler });
   say({ type: 'update', page: pageId, day: null, epoch: 1, number: 5, update: filler });
-  while (!heard.some((each) => each.includes('"refused"'))) await new Promise((resolve) => setTimeout(resolve, 10));
+  await until(() => heard.some((each) => each.includes('"refused"')));
   expect(heard.find((each) => each.includes('"refused"'))).toContain('more than a page can take');
   const document = new Y.Doc();
   for (const each of heard) {
@@ -166,7 +167,7 @@ test('7 an update longer than a message goes in pieces, and one longer than a pa
     number: 6,
     update: Buffer.from(whole.subarray(half)).toString('base64'),
   });
-  while (!heard.some((each) => each.includes('"number":6'))) await new Promise((resolve) => setTimeout(resolve, 10));
+  await until(() => heard.some((each) => each.includes('"number":6')));
   expect(heard.find((each) => each.includes('"number":6'))).toContain('"saved"');
 });
 

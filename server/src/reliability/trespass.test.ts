@@ -6,6 +6,7 @@ import { ACT_KINDS } from '../routes/acts';
 import { declaredRoutes } from '../routes/route';
 import { MESSAGE_KINDS } from '../socket/messages';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { until } from '../testing/until';
 import { acts } from '../testing/trespassing/acts';
 import { given, hers, line, make, mine, SECRET, settleInes, settleTomas, theirs } from '../testing/trespassing/people';
 import { messages, rows } from '../testing/trespassing/routes';
@@ -180,16 +181,14 @@ test('8 whoever waits at her page hears nothing of what she does', async () => {
   await new Promise((resolve) => socket.on('open', resolve));
   socket.on('message', (data) => heard.push(String(data)));
   for (const page of hers()) socket.send(JSON.stringify({ type: 'open', page }));
-  while (heard.length < hers().length) await new Promise((resolve) => setTimeout(resolve, 10));
+  await until(() => heard.length >= hers().length);
   await ines.post('/acts', { acts: [{ do: 'name', id: theirs.page, name: `${SECRET} anew` }] }).expect(200);
   await ines
     .post('/acts', { acts: [{ do: 'putBlocks', id: theirs.other, afterId: null, nodes: [line(SECRET)] }] })
     .expect(200);
   const later = heard.length;
   await tomases[0]!.post('/acts', { acts: [{ do: 'pin', id: mine.page }] }).expect(200);
-  while (!heard.slice(later).some((each) => each.includes('"changed"'))) {
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
+  await until(() => heard.slice(later).some((each) => each.includes('"changed"')));
   expect(heard.filter((each) => !each.includes('"refused"') && !each.includes('"changed"'))).toEqual([]);
   expect(heard.filter((each) => each.includes('"changed"'))).toHaveLength(1);
   socket.close();
