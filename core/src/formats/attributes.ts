@@ -1,4 +1,5 @@
 import { isId } from '../document/ids';
+import { BLOCK_KINDS, HIGHLIGHTS } from '../document/types';
 
 /**
  * What a format has no form of its own for stands in braces after a block: `{#id depth=2 tint=lapis}`. A value with
@@ -42,4 +43,28 @@ export function readAttributes(group: string): BlockAttributes | null {
     }
   }
   return attributes;
+}
+
+const isOneOf = (values: readonly string[]) => (value: string) => values.includes(value);
+
+/** What a group after a text may say. */
+const OF_TEXT: Record<string, (value: string) => boolean> = {
+  id: isId,
+  kind: isOneOf(BLOCK_KINDS),
+  level: isOneOf(['1', '2', '3', '4']),
+  depth: (value) => /^\d{1,2}$/u.test(value),
+  tint: isOneOf(HIGHLIGHTS),
+  folded: isOneOf(['true', 'yes', 'no']),
+  former: (value) => value.split(' ').every(isId),
+  kept: isOneOf(['true']),
+};
+
+/**
+ * Reads the inside of a group at the end of a text; null when it says anything that is not said there: then the braces
+ * are the writer's own, as in "uses named export {isNode}".
+ */
+export function readTextAttributes(group: string): BlockAttributes | null {
+  const attributes = readAttributes(group);
+  const isOurs = attributes && Object.entries(attributes).every(([name, value]) => OF_TEXT[name]?.(value) === true);
+  return isOurs ? attributes : null;
 }

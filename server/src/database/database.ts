@@ -28,7 +28,7 @@ const MIGRATIONS = [
 
 /** The most that the writing connection keeps in memory, and during long work, in kilobytes. */
 const WRITER_CACHE = 16_384;
-const LONG_CACHE = 1_024;
+const LONG_CACHE = 4_096;
 
 /** The most pages a database can have (https://www.sqlite.org/limits.html, 10). */
 const MOST_PAGES = 4_294_967_294;

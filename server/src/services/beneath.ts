@@ -1,4 +1,5 @@
 import type { RawDatabase } from '../database/database';
+import { prepared } from '../database/prepared';
 import type { Entry } from '../entities';
 
 /** How many pages and sections an entry adds to what it stands in. */
@@ -17,7 +18,8 @@ export const weightOf = (entry: Pick<Entry, 'kind' | 'pagesBeneath' | 'sectionsB
  * not count for what is above it, so that the walk ends there. Within a transaction.
  */
 export function adjustBeneath(writer: RawDatabase, parentId: string | null, weight: Weight, sign: 1 | -1): void {
-  const update = writer.prepare(
+  const update = prepared(
+    writer,
     `UPDATE entries SET pagesBeneath = pagesBeneath + ?, sectionsBeneath = sectionsBeneath + ? WHERE id = ?
      RETURNING parentId, deletedAt`,
   );

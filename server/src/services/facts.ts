@@ -1,7 +1,7 @@
-import type BetterSqlite3 from 'better-sqlite3';
 import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
-import type { Database, RawDatabase } from '../database/database';
+import type { Database } from '../database/database';
+import { prepared } from '../database/prepared';
 import { MAKE_DUE } from './background';
 
 /** Blocks that are written in one piece. */
@@ -9,18 +9,10 @@ const AT_ONCE = 250;
 
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
-  private statements = new Map<string, BetterSqlite3.Statement>();
-  private preparedOn: RawDatabase | null = null;
-
   constructor(private database: Pick<Database, 'writer'>) {}
 
   private run(sql: string, ...values: unknown[]): void {
-    const { writer } = this.database;
-    if (this.preparedOn !== writer) this.statements.clear();
-    this.preparedOn = writer;
-    let statement = this.statements.get(sql);
-    if (!statement) this.statements.set(sql, (statement = writer.prepare(sql)));
-    statement.run(...values);
+    prepared(this.database.writer, sql).run(...values);
   }
 
   /**
@@ -93,9 +85,8 @@ export class FactWriter {
 
   /** A page's title and its other names are found alike. */
   private titleWords(pageId: string, title: string): string {
-    const names = this.database.writer
-      .prepare('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position')
-      .all(pageId);
+    const sql = 'SELECT name FROM otherNames WHERE pageId = ? ORDER BY position';
+    const names = prepared(this.database.writer, sql).all(pageId);
     return foundTitle(
       title,
       (names as { name: string }[]).map(({ name }) => name),

@@ -22,11 +22,12 @@ import {
 import { dayId, dayTemplate } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
 import type { Database } from '../database/database';
+import { prepared } from '../database/prepared';
 import { notFound, Problem } from '../problem';
 import { packed, unpacked, type PackedFile, type SentFile } from '../threads/readFiles';
 import { Overdone, type Threads } from '../threads/threads';
 import type { Accepted, Documents } from './documents';
-import { adjustBeneath, weightOf } from './beneath';
+import { adjustBeneath, weightOf, type Weight } from './beneath';
 import { breathing } from './breath';
 import type { FactWriter } from './facts';
 
@@ -36,6 +37,8 @@ const LOT_FILES = 60;
 /** How long reading one file may take, in milliseconds: a moment, and more for a long one. */
 const READ_WITHIN = 2_000;
 const PER_BYTE = 0.02;
+/** Files of more bytes than this are much to wait for each other in memory. */
+const MUCH = 12_000_000;
 /** Blocks that are checked in one piece. */
 const CHECKED_AT_ONCE = 200;
 /** What was written is brought to the disk after so many entries. */
@@ -126,19 +129,22 @@ export class Imports {
     const { signal } = running.stop;
     const within = (lot: readonly SentFile[]) =>
       READ_WITHIN + PER_BYTE * lot.reduce((sum, { bytes }) => sum + bytes.length, 0);
+    const isMuch = files.reduce((sum, { bytes }) => sum + bytes.length, 0) > MUCH;
     const lots = await Promise.all(
       lotsOf(files).map(async (lot) => {
         const read = await this.threads
-          .run('readFiles', lot, { within: within(lot) + READ_WITHIN, signal })
+          .run('readFiles', { files: lot, isMuch }, { within: within(lot) + READ_WITHIN, signal })
           .catch(async (error: unknown) => {
             if (!(error instanceof Overdone)) throw error;
             const alone: PackedFile[] = [];
             for (const file of lot) {
               const [one] = await this.threads
-                .run('readFiles', [file], { within: within([file]), signal })
+                .run('readFiles', { files: [file], isMuch }, { within: within([file]), signal })
                 .catch((each: unknown) => {
                   if (!(each instanceof Overdone)) throw each;
-                  return [packed(refusedFile(file.path, 'The file takes too long to be read, and was left out.'))];
+                  return [
+                    packed(refusedFile(file.path, 'The file takes too long to be read, and was left out.'), isMuch),
+                  ];
                 });
               alone.push(one!);
             }
@@ -168,7 +174,7 @@ export class Imports {
     const { writer } = this.database;
     const breath = breathing();
     const report: ImportReport = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, remarks: planning.remarks };
-    const place = this.placer(ownerId);
+    const { place, weigh } = this.placer(ownerId);
     const elsewhere = writer.prepare(
       'SELECT 1 FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND e.ownerId = ?',
     );
@@ -176,6 +182,8 @@ export class Imports {
     const fitting = async (path: string, body: BodyJson): Promise<BodyJson> =>
       repairBody(await this.checked(planning, path, body, breath), isTaken).body;
     const begun = running.done;
+    /** What was written so far, on its way to the disk while more is made. */
+    let settling: Promise<void> = Promise.resolve();
 
     const makeEntries = async (from: number): Promise<void> => {
       // The list grows while it is gone through: by pages that links name, and by parts of long ones.
@@ -193,7 +201,12 @@ export class Imports {
           report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
         }
         running.done = begun + Math.min(index, running.total - begun);
-        if (index % SETTLED_AFTER === SETTLED_AFTER - 1) await this.database.settle();
+        if (index % SETTLED_AFTER === SETTLED_AFTER - 1) {
+          await settling;
+          settling = this.database.settle();
+          // Whether it went well is asked before the next; until then nobody else hears of it.
+          settling.catch(() => undefined);
+        }
         await breath();
       }
     };
@@ -206,10 +219,12 @@ export class Imports {
       await breath();
     }
     await makeEntries(made);
+    weigh();
     for (const day of planning.namedDays()) {
       const pageId = dayId(ownerId, day);
       if (!this.isThere(pageId)) this.documents.makeDayRow(ownerId, pageId, day, dayTemplate(pageId));
     }
+    await settling;
     await this.database.settle();
     return report;
   }
@@ -241,8 +256,11 @@ export class Imports {
     return this.database.writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(id) !== undefined;
   }
 
-  /** Makes the rows of entries, each after those that were made before it in the same place; gives a row's number. */
-  private placer(ownerId: string): (entry: PlannedEntry) => number {
+  /**
+   * `place` makes the row of an entry after those that were made before it in the same place, and gives its number;
+   * `weigh`, once all are made, counts them in what they stand in.
+   */
+  private placer(ownerId: string): { place: (entry: PlannedEntry) => number; weigh: () => void } {
     const { writer } = this.database;
     const now = new Date().toISOString();
     const insert = writer.prepare(
@@ -253,7 +271,8 @@ export class Imports {
       .prepare('SELECT MAX(orderKey) FROM entries WHERE ownerId = ? AND parentId IS ? AND day IS NULL')
       .pluck();
     const orders = new Map<string | null, string | null>();
-    return (entry) => {
+    const weights = new Map<string | null, Weight>();
+    const place = (entry: PlannedEntry) => {
       const { parentId } = entry;
       const before = orders.has(parentId) ? orders.get(parentId)! : (last.get(ownerId, parentId) as string | null);
       const [orderKey] = ordersAfter(before, 1);
@@ -274,9 +293,13 @@ export class Imports {
         entry.season ?? null,
         entry.showsLeaves ? 1 : 0,
       );
-      adjustBeneath(writer, parentId, weightOf({ kind: entry.kind, pagesBeneath: 0, sectionsBeneath: 0 }), 1);
+      const { pages, sections } = weightOf({ kind: entry.kind, pagesBeneath: 0, sectionsBeneath: 0 });
+      const held = weights.get(parentId) ?? { pages: 0, sections: 0 };
+      weights.set(parentId, { pages: held.pages + pages, sections: held.sections + sections });
       return Number(lastInsertRowid);
     };
+    const weigh = () => weights.forEach((weight, parentId) => adjustBeneath(writer, parentId, weight, 1));
+    return { place, weigh };
   }
 
   /** Writes a page's body, names and facts; gives how many links there are on it. */
@@ -287,8 +310,8 @@ export class Imports {
     breath: () => Promise<void>,
   ): Promise<number> {
     const { writer } = this.database;
-    writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(entry.id, JSON.stringify(body));
-    const addName = writer.prepare('INSERT INTO otherNames (pageId, position, name) VALUES (?, ?, ?)');
+    prepared(writer, 'INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(entry.id, JSON.stringify(body));
+    const addName = prepared(writer, 'INSERT INTO otherNames (pageId, position, name) VALUES (?, ?, ?)');
     entry.otherNames?.forEach((name, position) => {
       addName.run(entry.id, position, name);
       this.facts.noteName(entry.id, name);

@@ -7,11 +7,12 @@ export interface SentFile {
   bytes: Uint8Array;
 }
 
-/** A file as a thread has read it; its blocks are packed, since thousands of files wait until all are read. */
-export type PackedFile = Omit<ReadFile, 'blocks'> & { packed: Uint8Array };
+/** A file as a thread has read it; its blocks are packed where thousands of files wait until all are read. */
+export type PackedFile = Omit<ReadFile, 'blocks'> & { packed: Uint8Array | string };
 
 /** Reads files of Markdown, one after the other. One that can't be read costs itself alone. */
-export const readFiles = (files: readonly SentFile[]): PackedFile[] => files.map((file) => packed(read(file)));
+export const readFiles = ({ files, isMuch }: { files: readonly SentFile[]; isMuch: boolean }): PackedFile[] =>
+  files.map((file) => packed(read(file), isMuch));
 
 function read({ path, bytes }: SentFile): ReadFile {
   try {
@@ -21,9 +22,9 @@ function read({ path, bytes }: SentFile): ReadFile {
   }
 }
 
-export const packed = ({ blocks, ...file }: ReadFile): PackedFile => ({
+export const packed = ({ blocks, ...file }: ReadFile, isMuch: boolean): PackedFile => ({
   ...file,
-  packed: deflateRawSync(blocks, { level: 1 }),
+  packed: isMuch ? deflateRawSync(blocks, { level: 1 }) : blocks,
 });
 
 /** The file with its blocks, which are unpacked each time they are asked for. */
@@ -31,7 +32,7 @@ export function unpacked({ packed: bytes, ...file }: PackedFile): ReadFile {
   return {
     ...file,
     get blocks() {
-      return inflateRawSync(bytes).toString('utf8');
+      return typeof bytes === 'string' ? bytes : inflateRawSync(bytes).toString('utf8');
     },
   };
 }

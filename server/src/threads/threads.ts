@@ -4,7 +4,7 @@ import { Piscina } from 'piscina';
 import { doTask, type InputOf, type OutputOf, type TaskName } from './tasks';
 
 /** Threads at once: on two cores a second one takes from the first what it gains, and as much memory again. */
-const THREADS = 1;
+const THREADS = 2;
 /** The most memory one may take for itself, and for what it needs for a moment only, in megabytes. */
 const MEMORY = 160;
 const YOUNG = 32;

@@ -9,7 +9,7 @@ import { gfm } from 'micromark-extension-gfm';
 import { block, type BlockOptions } from '../../document/build';
 import { newId } from '../../document/ids';
 import { BLOCK_KINDS, MAX_DEPTH, type BlockKind, type NodeJson } from '../../document/types';
-import { ATTRIBUTES, readAttributes, type BlockAttributes } from '../attributes';
+import { ATTRIBUTES, readTextAttributes, type BlockAttributes } from '../attributes';
 import { asWritten, broughtBack, putAway } from './escapes';
 import { readFrontMatter, type FrontMatter, type ReadFront } from './frontMatter';
 import { cleaned, readInline, textNodes, type ReadContext } from './inline';
@@ -20,12 +20,15 @@ import { tame } from './tame';
 /** GitHub's extensions without what they do after parsing: that would link an address whose form was escaped. */
 const gfmNodes = gfmFromMarkdown().map((extension) => ({ ...extension, transforms: [] }));
 
+/** Made once: putting the extensions together takes as long as parsing a short text. */
+const PIECE = { extensions: [gfm({ singleTilde: false })], mdastExtensions: gfmNodes };
+const FILE = {
+  extensions: [...PIECE.extensions, frontmatter(['yaml'])],
+  mdastExtensions: [...gfmNodes, frontmatterFromMarkdown(['yaml'])],
+};
+
 /** Parses Markdown with tables, to-do items and front matter into its syntax tree. */
-export const parseMarkdown = (text: string, isFile = true): Root =>
-  fromMarkdown(text, {
-    extensions: [gfm({ singleTilde: false }), ...(isFile ? [frontmatter(['yaml'])] : [])],
-    mdastExtensions: [...gfmNodes, ...(isFile ? [frontmatterFromMarkdown(['yaml'])] : [])],
-  });
+export const parseMarkdown = (text: string, isFile = true): Root => fromMarkdown(text, isFile ? FILE : PIECE);
 
 export interface ReadMarkdown {
   front: FrontMatter;
@@ -114,7 +117,7 @@ function withoutGroup(children: readonly PhrasingContent[]): {
 } {
   const last = children.at(-1);
   const match = last?.type === 'text' ? GROUP_AT_END.exec(last.value) : null;
-  const attributes = match ? readAttributes(match[1]!) : null;
+  const attributes = match ? readTextAttributes(match[1]!) : null;
   if (!match || !attributes || last?.type !== 'text') return { rest: children, attributes: {} };
   const value = last.value.slice(0, match.index);
   return { rest: [...children.slice(0, -1), ...(value ? [{ ...last, value }] : [])], attributes };

@@ -113,3 +113,17 @@ test('a table keeps the sides its columns are set to', () => {
   ]);
   expect(table!.content![1]!.content!.map((cell) => cell.attrs!.align)).toEqual(['left', 'right']);
 });
+
+test.each(['{isNode}', '{Number}', '{kind=none}', '{depth=deep}', '{kept=no}', '{former=me}', '{folded tint}'])(
+  '5 braces at the end of a line that are its writer’s own stay in it: %s',
+  (braces) => {
+    const { lines } = read(`- uses named export ${braces}\n\n${braces}\n\n# Types ${braces}\n`);
+    expect(lines.map((line) => line.includes(braces))).toEqual([true, true, true]);
+  },
+);
+
+test('braces that say something of the line are none of its words', () => {
+  const { blocks, lines } = read(`Gate {#${ID} depth=0 tint=lapis kept}\n`);
+  expect(lines).toEqual(['paragraph | Gate']);
+  expect(blocks[0]!.attrs).toMatchObject({ id: ID, kept: true });
+});
