@@ -3,6 +3,8 @@ import { Problem } from '../problem';
 import type { Services } from '../services';
 import { route, withId } from './route';
 
+/** A request of more bytes takes a thread so much memory that it is not kept. */
+const LARGE = 4_000_000;
 /** How long reading what was sent may take, in milliseconds. */
 const READ_WITHIN = 30_000;
 
@@ -24,7 +26,7 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
       request.body = null;
       const wish = await threads.run('readRequest', sent, {
         within: READ_WITHIN,
-        isLarge: true,
+        isLarge: sent.length > LARGE,
         transfer: [sent.buffer],
       });
       if ('refusal' in wish) throw new Problem(400, wish.refusal);

@@ -156,7 +156,7 @@ export class Imports {
         return read.map(unpacked);
       }),
     );
-    await this.threads.rest();
+    if (isMuch) await this.threads.rest();
     return lots.flat();
   }
 

@@ -69,7 +69,8 @@ export function TakeIn() {
           {problemSentence(error)}
         </Words>
       )}
-      {report && <Report report={{ ...report, remarks: [...leftOut, ...report.remarks] }} />}
+      {report && <Report report={report} />}
+      {!isLoading && <Remarks remarks={[...leftOut, ...(report?.remarks ?? [])]} />}
     </View>
   );
 }
@@ -112,19 +113,24 @@ function Report({ report }: { report: ImportReport }) {
         Made: {count(report.notebooks, 'notebook')}, {count(report.sections, 'section')}, {count(report.pages, 'page')},{' '}
         {count(report.days, 'day')}, {count(report.links, 'link')}.
       </Words>
-      {report.remarks.length > 0 && (
-        <Words tone={colour.ochre} style={{ paddingTop: 6 }}>
-          Not understood, and kept as text:
-        </Words>
-      )}
-      {report.remarks.slice(0, SHOWN_REMARKS).map((remark, index) => (
+    </View>
+  );
+}
+
+/** What came in otherwise than it was written, or not at all, by the file's name. */
+function Remarks({ remarks }: { remarks: readonly ImportRemark[] }) {
+  if (remarks.length === 0) return null;
+  return (
+    <View style={{ paddingTop: 6, gap: 2 }}>
+      <Words tone={colour.ochre}>Not as it was written:</Words>
+      {remarks.slice(0, SHOWN_REMARKS).map(({ path, what }, index) => (
         <Words key={index} size={15} tone={colour.soft}>
-          {remark.path}: {remark.what}
+          {path}: {what}
         </Words>
       ))}
-      {report.remarks.length > SHOWN_REMARKS && (
+      {remarks.length > SHOWN_REMARKS && (
         <Words size={15} tone={colour.soft}>
-          and {report.remarks.length - SHOWN_REMARKS} more.
+          and {remarks.length - SHOWN_REMARKS} more.
         </Words>
       )}
     </View>
