@@ -19,11 +19,14 @@ export function TakeIn() {
   const [isEmpty, setEmpty] = useState(false);
   const [leftOut, setLeftOut] = useState<ImportRemark[]>([]);
   const [importId, setImportId] = useState<string | null>(null);
+  /** How many files the browser is reading, before they are sent. */
+  const [reading, setReading] = useState(0);
 
   const take = async (picked: FileList | null) => {
     const chosen = [...(picked ?? [])].filter((file) => /\.(md|markdown)$/iu.test(file.name));
     setEmpty(chosen.length === 0);
     if (chosen.length === 0) return;
+    setReading(chosen.length);
     const { MAX_FILE_TEXT, textOfBytes } = await loadFormats();
     const files: { path: string; text: string }[] = [];
     const tooLarge: ImportRemark[] = [];
@@ -33,6 +36,7 @@ export function TakeIn() {
       else files.push({ path, text: textOfBytes(new Uint8Array(await file.arrayBuffer())) });
     }
     setLeftOut(tooLarge);
+    setReading(0);
     const id = newId();
     setImportId(id);
     if (files.length > 0) await takeIn({ id, files });
@@ -57,8 +61,13 @@ export function TakeIn() {
         aria-label="A folder of Markdown files"
         onChange={(event) => void take(event.target.files)}
       />
+      {reading > 0 && (
+        <Words role="status" size={15} tone={colour.soft} style={{ paddingBottom: 8 }}>
+          Reading {count(reading, 'file')}
+        </Words>
+      )}
       {importId && <Progress id={importId} />}
-      <Button title="Choose a folder" loading={isLoading} onPress={() => input.current?.click()} />
+      <Button title="Choose a folder" loading={isLoading || reading > 0} onPress={() => input.current?.click()} />
       {isEmpty && (
         <Words role="alert" tone={colour.vermilion} style={{ paddingTop: 8 }}>
           There is no Markdown file in that folder. Nothing was taken in.
