@@ -252,3 +252,25 @@ test('W4 a contents longer than the screen scrolls while something is held near 
     .poll(async () => (await lines(outline)).findIndex((each) => each.trim() === 'Tide 01'))
     .toBeGreaterThan(8);
 });
+
+test('W3 a contents of hundreds of pages stands beside a page, with the page’s line in sight', async ({
+  page,
+  context,
+  server,
+  signIn,
+}) => {
+  if (isPhone(page)) return;
+  const pages = Array.from({ length: 220 }, (_each, index) => ({
+    path: `Mill/Log ${index}.md`,
+    text: `Entry ${index}.`,
+  }));
+  await signIn(context, server.url, pages);
+  await page.goto(`${server.url}/desk`);
+  await openPage(page, 'Log 180');
+  const contents = page.getByRole('tree', { name: 'Contents of Mill' });
+  const line = contents.getByRole('treeitem', { name: /^Log 180/ });
+  await expect(line).toBeInViewport();
+  await line.click();
+  await page.keyboard.press('Home');
+  await expect(contents.getByRole('treeitem', { name: /^Log 0/ })).toBeInViewport();
+});

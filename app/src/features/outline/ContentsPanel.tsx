@@ -1,5 +1,5 @@
 import { Link, usePathname } from 'expo-router';
-import { useEffect, useRef } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useContentsQuery, useEntryQuery } from '../../state/api';
 import { colour, measure, pigmentColour } from '../../theme/tokens';
@@ -43,13 +43,14 @@ interface NotebookContentsProps {
 export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: NotebookContentsProps) {
   const { data: notebook } = useEntryQuery(notebookId);
   const { data: contents } = useContentsQuery(notebookId);
-  const scroller = useRef<HTMLDivElement>(null);
+  // A state and no ref: the lines of a long contents are drawn once what they are scrolled in is known.
+  const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
   useScrolledIntoView(pageId, contents !== undefined);
   if (!notebook || !contents) return <Loading tone={colour.rule} />;
   return (
     <nav aria-label="Contents" style={{ height: '100%' }}>
       <div
-        ref={scroller}
+        ref={setScroller}
         style={{ height: '100%', overflowY: 'auto', padding: '16px 12px 40px 16px', boxSizing: 'border-box' }}
       >
         <View>
@@ -73,7 +74,7 @@ export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: Note
           contents={contents}
           hereId={pageId}
           isNarrow={isNarrow}
-          scroller={() => scroller.current}
+          scroller={() => scroller}
         />
         <Action label="New page beside" tone={colour.soft} onPress={() => void makePageAt('beside', pageId)} />
       </div>

@@ -1,5 +1,5 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { stepPlace, type Step, type Contents, type ContentsEntry } from '@glossarion/core/outline';
 import { useFoldMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
@@ -136,6 +136,14 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
   };
 
   const virtual = useDrawnLines(lines, isNarrow, scroller, list);
+  const hereIndex = lines.findIndex((line) => line.key === hereId);
+  const isScrolled = scroller() !== null;
+  useEffect(() => {
+    // Beside a page its line is in sight; a line that is not drawn can't be asked to come.
+    if (isNarrow && isScrolled && hereIndex >= 0) virtual.scrollToIndex?.(hereIndex);
+    // Once a page: the person may scroll on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [hereId, isScrolled]);
 
   return (
     <div
@@ -190,13 +198,14 @@ function useDrawnLines(
   const isLong = lines.length > DRAWN_WHOLE;
   const [margin, setMargin] = useState(0);
   const draggedId = useDraggedId();
+  const outer = scroller();
   useLayoutEffect(() => {
-    const [outer, inner] = [scroller(), list.current];
+    const inner = list.current;
     if (!isLong || !outer || !inner) return;
     setMargin(Math.round(inner.getBoundingClientRect().top - outer.getBoundingClientRect().top + outer.scrollTop));
     // What stands above the list changes with what is listed only; the scroller is the same for as long as it is shown.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [isLong, lines]);
+  }, [isLong, lines, outer]);
   const virtualizer = useVirtualizer({
     count: isLong ? lines.length : 0,
     getScrollElement: scroller,
