@@ -34,7 +34,7 @@ async function measureImport({ services, ownerId, pages, scale }: Measured): Pro
   files.slice(0, 300).forEach((file) => parseMarkdown(file.text));
   const parsing = time(() => files.forEach((file) => parseMarkdown(file.text)));
   const importing = await timeAsync(() => services.imports.take(ownerId, files));
-  say('import / parsing with remark alone', scale, importing / parsing, 2.5);
+  say('import / parsing with remark alone', scale, importing / parsing, 2);
 }
 
 function measureFind({ services: { database, find }, ownerId, scale }: Measured): void {
