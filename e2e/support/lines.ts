@@ -30,9 +30,9 @@ export const lines = (page: Page): Promise<string[]> =>
     .locator('> *:not(.list-owner)')
     .evaluateAll((elements) =>
       elements.map((element) => {
-        const block = (
-          element.classList.contains('react-renderer') ? element.firstElementChild! : element
-        ) as HTMLElement;
+        // One that React has not drawn yet stands empty for a moment.
+        const drawn = element.classList.contains('react-renderer') ? element.firstElementChild : null;
+        const block = (drawn ?? element) as HTMLElement;
         const { kind, depth, level, state } = block.dataset;
         const solid = block.classList.contains('tableWrapper')
           ? 'table'

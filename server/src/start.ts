@@ -19,6 +19,12 @@ const SWEEP_EVERY = 60 * 60 * 1000;
 /** A connection on which nothing moves for so long is ended, in milliseconds. */
 const STILL_AFTER = 120_000;
 
+/**
+ * A connection waits so long for its next request, in milliseconds: longer than browsers and proxies hold one, so that
+ * it is never ended here at the moment at which something is asked on it.
+ */
+const KEPT_OPEN = 90_000;
+
 const refusal = ({ host, port }: Config, { code, message }: NodeJS.ErrnoException): string => {
   if (code === 'EADDRINUSE') return `Port ${port} is in use already. Stop what uses it, or choose another with PORT.`;
   if (code === 'EACCES') return `Port ${port} may not be used here. Choose one above 1023 with PORT.`;
@@ -34,6 +40,8 @@ export async function start(config: Config): Promise<Running> {
   // A body may take as long as it moves: each route bounds it, and a connection on which nothing moves is ended.
   server.requestTimeout = 0;
   server.setTimeout(STILL_AFTER);
+  server.keepAliveTimeout = KEPT_OPEN;
+  server.headersTimeout = KEPT_OPEN + 5_000;
   const stopSocket = serveSocket(server, services);
   const sweep = () => void services.attachments.sweep().catch((error: unknown) => log.error(error));
   const sweeping = setInterval(sweep, SWEEP_EVERY).unref();
