@@ -65,7 +65,9 @@ export function goOnInLine(state: EditorState, place: WritingPlace, isKept: bool
     return setCursor(tr, joined + 1 + (at < 0 ? line.content.size : Math.min(at + offset, line.content.size)));
   }
   if (!isKept) return null;
-  const above = before.map((each) => findLine(doc, (line) => idOf(line) === each)).find((at) => at !== null) ?? null;
+  const placeOf = new Map<string, number>();
+  doc.forEach((line, at) => void placeOf.set(idOf(line), at));
+  const above = before.map((each) => placeOf.get(each)).find((at) => at !== undefined) ?? null;
   const at = above === null ? 0 : above + doc.nodeAt(above)!.nodeSize;
   const attrs = node.type === schema.nodes.block ? { ...node.attrs, kept: true } : node.attrs;
   // A page that lost its only line was given an empty one.

@@ -81,24 +81,20 @@ test('8 of many wrong passphrases at once no more are looked at than of as many 
 });
 
 test('11 halves of characters are replaced where one sees it', async () => {
+  const sendAsWritten = (acts: string) =>
+    request(server.url)
+      .post('/api/acts')
+      .set('Cookie', ines.cookie)
+      .set('Origin', server.url)
+      .type('json')
+      .send(acts)
+      .expect(200);
   const body = `{"acts":[{"do":"name","id":"${pageId}","name":"Pin\\ud83dtle"}]}`;
-  await request(server.url)
-    .post('/api/acts')
-    .set('Cookie', ines.cookie)
-    .set('Origin', server.url)
-    .type('json')
-    .send(body)
-    .expect(200);
+  await sendAsWritten(body);
   expect((await ines.get(`/pages/${pageId}`)).body.title).toBe('Pin\uFFFDtle');
   const node = JSON.stringify(block('paragraph', 'oakX')).replace('oakX', 'oak\\udc00');
   const put = `{"acts":[{"do":"putBlocks","id":"${pageId}","afterId":null,"nodes":[${node}]}]}`;
-  await request(server.url)
-    .post('/api/acts')
-    .set('Cookie', ines.cookie)
-    .set('Origin', server.url)
-    .type('json')
-    .send(put)
-    .expect(200);
+  await sendAsWritten(put);
 });
 
 test('11 an update nested thousands deep is refused, and the socket stays', async () => {

@@ -27,16 +27,8 @@ export function TakeIn() {
     setEmpty(chosen.length === 0);
     if (chosen.length === 0) return;
     setReading(chosen.length);
-    const { MAX_FILE_TEXT, textOfBytes } = await loadFormats();
-    const files: { path: string; text: string }[] = [];
-    const tooLarge: ImportRemark[] = [];
-    for (const file of chosen) {
-      const path = withoutFirst(file.webkitRelativePath || file.name);
-      if (file.size > MAX_FILE_TEXT) tooLarge.push({ path, what: 'The file is larger than 4 MB, and was left out.' });
-      else files.push({ path, text: textOfBytes(new Uint8Array(await file.arrayBuffer())) });
-    }
-    setLeftOut(tooLarge);
-    setReading(0);
+    const { files, notRead } = await readAll(chosen).finally(() => setReading(0));
+    setLeftOut(notRead);
     const id = newId();
     setImportId(id);
     if (files.length > 0) await takeIn({ id, files });
@@ -82,6 +74,30 @@ export function TakeIn() {
       {!isLoading && <Remarks remarks={[...leftOut, ...(report?.remarks ?? [])]} />}
     </View>
   );
+}
+
+/** The texts of the files, and which could not be read, with the reason. */
+async function readAll(chosen: readonly File[]): Promise<{ files: ReadText[]; notRead: ImportRemark[] }> {
+  const { MAX_FILE_TEXT, textOfBytes } = await loadFormats();
+  const files: ReadText[] = [];
+  const notRead: ImportRemark[] = [];
+  for (const file of chosen) {
+    const path = withoutFirst(file.webkitRelativePath || file.name);
+    const leaveOut = (what: string) => notRead.push({ path, what });
+    if (file.size > MAX_FILE_TEXT) leaveOut('The file is larger than 4 MB, and was left out.');
+    else {
+      await file.arrayBuffer().then(
+        (bytes) => files.push({ path, text: textOfBytes(new Uint8Array(bytes)) }),
+        () => leaveOut('The file could not be read, and was left out.'),
+      );
+    }
+  }
+  return { files, notRead };
+}
+
+interface ReadText {
+  path: string;
+  text: string;
 }
 
 const ASKED_EVERY = 400;

@@ -105,33 +105,13 @@ export const acts: Record<Act['do'], () => object[]> = {
     ...hers().map((id) => ({ do: 'leadTo', id, toId: mine.page })),
     ...hers().map((id) => ({ do: 'leadTo', id: mine.page, toId: id })),
   ],
-  send: () => [
-    ...hers().map((id) => ({
-      do: 'send',
-      id,
-      toId: mine.page,
-      blockIds: [theirs.block],
-      at: 'end',
-      form: 'copy',
-      seed: newId(),
-    })),
-    ...hers().map((id) => ({
-      do: 'send',
-      id: mine.page,
-      toId: id,
-      blockIds: [mine.block],
-      at: 'end',
-      form: 'copy',
-      seed: newId(),
-    })),
-    ...hers().map((id) => ({
-      do: 'send',
-      id: mine.page,
-      toId: mine.page,
-      blockIds: [mine.block],
-      at: id,
-      form: 'copy',
-      seed: newId(),
-    })),
-  ],
+  send: () =>
+    hers().flatMap((id) => {
+      const copying = { do: 'send', at: 'end', form: 'copy' };
+      return [
+        { ...copying, id, toId: mine.page, blockIds: [theirs.block], seed: newId() },
+        { ...copying, id: mine.page, toId: id, blockIds: [mine.block], seed: newId() },
+        { ...copying, id: mine.page, toId: mine.page, blockIds: [mine.block], at: id, seed: newId() },
+      ];
+    }),
 };
