@@ -106,6 +106,29 @@ for (const { name, take } of [
   });
 }
 
+test('0 X1 whoever writes in a line that is lifted in another window goes on in a line of its own', async ({
+  mill,
+  context,
+}) => {
+  await openPage(mill, 'Stop logs');
+  const before = await lines(mill);
+  const index = before.findIndex((each) => each.startsWith('Eleven logs for'));
+  const other = await context.newPage();
+  await other.goto(mill.url());
+  await clickEnd(other, 'Eleven logs for');
+  await other.keyboard.press('Escape');
+  await clickEnd(mill, 'Eleven logs for');
+  const rest = ' They are stacked by the wheel pit, the short ones first.';
+  await mill.keyboard.type(rest.slice(0, 12), { delay: 30 });
+  await Promise.all([mill.keyboard.type(rest.slice(12), { delay: 60 }), other.keyboard.press('x')]);
+  await saved(mill);
+  const others = (all: string[]) => all.toSpliced(index, 2);
+  await expect.poll(async () => others(await lines(mill))).toEqual(before.toSpliced(index, 1));
+  const typedAnew = (await lines(mill))[index + 1]!;
+  await textOf(mill).locator('.words').nth(index).getByRole('link').click();
+  await expect.poll(async () => (await lines(mill)).join('') + typedAnew).toBe(before[index]! + rest);
+});
+
 test('0 L9 a line edited in the Margin is stored as it is typed, wherever one goes', async ({ mill }) => {
   const edit = async () => {
     await openPage(mill, 'Sluice gate no. 2');

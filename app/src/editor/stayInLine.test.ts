@@ -1,6 +1,6 @@
 import { EditorState, TextSelection } from '@tiptap/pm/state';
 import { block, schema, type NodeJson } from '@glossarion/core/document';
-import { goOnInLine, writingPlace } from './stayInLine';
+import { goOnInLine, writingPlace, type Going } from './stayInLine';
 
 const [alpha, bravo, charlie] = ['alpha beam', 'bravo gear', 'charlie pin'].map((words) => block('paragraph', words));
 
@@ -15,9 +15,9 @@ const writing = (() => {
 })();
 
 /** What stands when " turns" is typed on after the page has become this. */
-const typedOn = (state: EditorState, isKept: boolean): string[] => {
+const typedOn = (state: EditorState, going: Going): string[] => {
   const cursor = state.apply(state.tr.setSelection(TextSelection.atEnd(state.doc)));
-  const transaction = goOnInLine(cursor, writing, isKept);
+  const transaction = goOnInLine(cursor, writing, going);
   const found: string[] = [];
   const after = transaction ? cursor.apply(transaction) : cursor;
   after.apply(after.tr.insertText(' turns')).doc.forEach((node) => void found.push(node.textContent));
@@ -27,27 +27,42 @@ const typedOn = (state: EditorState, isKept: boolean): string[] => {
 const kept = ['alpha beam', 'bravo gear turns', 'charlie pin'];
 
 test('0 the rest of a sentence goes on in a line that was deleted elsewhere', () => {
-  expect(typedOn(page(alpha!, charlie!), true)).toEqual(kept);
+  expect(typedOn(page(alpha!, charlie!), 'kept')).toEqual(kept);
 });
 
 test('0 it stands at the head when nothing before it is left', () => {
-  expect(typedOn(page(charlie!), true)).toEqual(kept.slice(1));
+  expect(typedOn(page(charlie!), 'kept')).toEqual(kept.slice(1));
 });
 
 test('0 on a page that lost its only line it takes the place of the empty one', () => {
-  expect(typedOn(page(block('paragraph', '')), true)).toEqual(['bravo gear turns']);
+  expect(typedOn(page(block('paragraph', '')), 'kept')).toEqual(['bravo gear turns']);
 });
 
 test('0 the rest goes on where the line was moved to', () => {
-  expect(typedOn(page(bravo!, alpha!, charlie!), true)).toEqual(['bravo gear turns', 'alpha beam', 'charlie pin']);
+  expect(typedOn(page(bravo!, alpha!, charlie!), 'kept')).toEqual(['bravo gear turns', 'alpha beam', 'charlie pin']);
 });
 
 test('0 the rest goes on in the line that this one was joined to', () => {
   const joined = block('paragraph', 'alpha beambravo gear');
   joined.attrs = { ...joined.attrs, formerIds: bravo!.attrs!.id };
-  expect(typedOn(page(joined, charlie!), true)).toEqual(['alpha beambravo gear turns', 'charlie pin']);
+  expect(typedOn(page(joined, charlie!), 'kept')).toEqual(['alpha beambravo gear turns', 'charlie pin']);
 });
 
 test('0 a line that nobody writes in stays deleted', () => {
-  expect(goOnInLine(page(alpha!, charlie!), writing, false)).toBeNull();
+  expect(goOnInLine(page(alpha!, charlie!), writing, null)).toBeNull();
+});
+
+test('0 the rest of a sentence whose line stands on another page now goes on in a line of its own', () => {
+  const link = block('paragraph', 'the page it was lifted to');
+  expect(typedOn(page(alpha!, link, charlie!), 'anew')).toEqual([
+    'alpha beam',
+    'the page it was lifted to',
+    ' turns',
+    'charlie pin',
+  ]);
+  expect(typedOn(page(alpha!), 'anew')).toEqual(['alpha beam', ' turns']);
+});
+
+test('0 what was typed before the line moved is not said a second time on a page that is empty now', () => {
+  expect(typedOn(page(block('paragraph', '')), 'anew')).toEqual([' turns']);
 });

@@ -2,27 +2,43 @@ import { Extension } from '@tiptap/core';
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { ySyncPluginKey } from '@tiptap/y-tiptap';
+import { newId } from '@glossarion/core/document';
 import type { PageDocument, Source } from '../documents/pageDocument';
 
 /** Whoever typed in a line so lately, in milliseconds, is in the middle of it, whatever becomes of it elsewhere. */
 const IN_THE_MIDDLE = 20_000;
 
-/** Where somebody writes: the line, the cursor within it, and the ids of the lines before it, nearest first. */
+/** Where somebody writes: the line, the cursor within it, and the ids of the lines around it, nearest first. */
 export interface WritingPlace {
   node: DocumentNode;
   offset: number;
   before: string[];
+  after: string[];
 }
 
+/**
+ * What becomes of whoever writes in a line that is gone: it is `kept` and stands again; or, since it stands on another
+ * page now, what is typed goes to a line `anew`; or the cursor stays where it came to be.
+ */
+export type Going = 'kept' | 'anew' | null;
+
 const idOf = (node: DocumentNode): string => String(node.attrs.id ?? '');
+
+const depthOf = (node: DocumentNode): number => Number(node.attrs.depth ?? 0);
 
 /** The line that holds the cursor; null where a selection is more than a cursor, or is in no line. */
 export function writingPlace({ doc, selection }: EditorState): WritingPlace | null {
   const { $head, empty } = selection;
   if (!empty || $head.depth === 0) return null;
-  const before: string[] = [];
-  for (let index = $head.index(0) - 1; index >= 0; index -= 1) before.push(idOf(doc.child(index)));
-  return { node: $head.node(1), offset: $head.pos - $head.start(1), before };
+  const ids: string[] = [];
+  doc.forEach((line) => void ids.push(idOf(line)));
+  const index = $head.index(0);
+  return {
+    node: $head.node(1),
+    offset: $head.pos - $head.start(1),
+    before: ids.slice(0, index).reverse(),
+    after: ids.slice(index + 1),
+  };
 }
 
 /** The place right before the first line for which `isWanted` holds. */
@@ -34,6 +50,13 @@ function findLine(doc: DocumentNode, isWanted: (node: DocumentNode) => boolean):
   return found;
 }
 
+/** Where the first of these lines stands that is still there. */
+function nearest(doc: DocumentNode, ids: readonly string[]): { at: number; end: number } | undefined {
+  const placeOf = new Map<string, { at: number; end: number }>();
+  doc.forEach((line, at) => void placeOf.set(idOf(line), { at, end: at + line.nodeSize }));
+  return ids.map((id) => placeOf.get(id)).find((place) => place !== undefined);
+}
+
 const setCursor = (transaction: Transaction, position: number): Transaction =>
   transaction.setSelection(
     TextSelection.near(transaction.doc.resolve(Math.min(position, transaction.doc.content.size))),
@@ -41,11 +64,11 @@ const setCursor = (transaction: Transaction, position: number): Transaction =>
 
 /**
  * Lets whoever writes go on in the same line after something from elsewhere was taken in: where the line stands now,
- * else where its words were joined to, else, when `isKept`, in the line itself, which stands again and says why.
- * Null when the cursor is in its line already, or when the line is gone and is not to be kept.
+ * else where its words were joined to, else as `going` says: a line that is kept says why it stands again.
+ * Null when the cursor is in its line already, or stays where it is.
  */
-export function goOnInLine(state: EditorState, place: WritingPlace, isKept: boolean): Transaction | null {
-  const { node, offset, before } = place;
+export function goOnInLine(state: EditorState, place: WritingPlace, going: Going): Transaction | null {
+  const { node, offset, before, after } = place;
   const { doc, tr, schema } = state;
   const id = idOf(node);
   const { $head } = state.selection;
@@ -64,21 +87,27 @@ export function goOnInLine(state: EditorState, place: WritingPlace, isKept: bool
     const at = line.textContent.lastIndexOf(node.textContent);
     return setCursor(tr, joined + 1 + (at < 0 ? line.content.size : Math.min(at + offset, line.content.size)));
   }
-  if (!isKept) return null;
-  const placeOf = new Map<string, number>();
-  doc.forEach((line, at) => void placeOf.set(idOf(line), at));
-  const above = before.map((each) => placeOf.get(each)).find((at) => at !== undefined) ?? null;
-  const at = above === null ? 0 : above + doc.nodeAt(above)!.nodeSize;
-  const attrs = node.type === schema.nodes.block ? { ...node.attrs, kept: true } : node.attrs;
+  if (!going) return null;
   // A page that lost its only line was given an empty one.
   const isAlone = doc.childCount === 1 && doc.firstChild!.type === schema.nodes.block && doc.textContent === '';
+  if (going === 'anew') {
+    if (isAlone) return null;
+    const at = nearest(doc, after)?.at ?? doc.content.size;
+    const above = doc.resolve(at).nodeBefore;
+    const depth = above ? Math.min(depthOf(node), depthOf(above) + 1) : 0;
+    const line = schema.nodes.block!.create({ id: newId(), depth });
+    return setCursor(tr.insert(at, line), at + 1).setMeta('addToHistory', false);
+  }
+  const at = nearest(doc, before)?.end ?? 0;
+  const attrs = node.type === schema.nodes.block ? { ...node.attrs, kept: true } : node.attrs;
   tr.replaceWith(at, isAlone ? doc.content.size : at, node.type.create(attrs, node.content, node.marks));
   return setCursor(tr, at + 1 + offset).setMeta('addToHistory', false);
 }
 
 /**
  * When another window deletes the line that somebody writes in, the rest of the sentence must not land in the next
- * one: the line is kept. What the server moves away, as when it is lifted to a page of its own, goes.
+ * one: the line is kept. What the server moves away, as when it is lifted to a page of its own, goes, and the rest of
+ * the sentence stands in a line of its own.
  */
 export const StayInLine = Extension.create<{ page: PageDocument | null }>({
   name: 'stayInLine',
@@ -97,13 +126,16 @@ export const StayInLine = Extension.create<{ page: PageDocument | null }>({
             return null;
           },
         },
+        // Whoever leaves the text, as for the line's menu, is in the middle of nothing.
+        props: { handleDOMEvents: { blur: () => void (typed = null) } },
         view: (view) => {
           let place: WritingPlace | null = null;
           const before = () => (place = view.hasFocus() ? writingPlace(view.state) : null);
           const after = (source: Source) => {
             if (!place || view.isDestroyed) return;
             const isTyping = typed?.id === idOf(place.node) && Date.now() - typed.at < IN_THE_MIDDLE;
-            const transaction = goOnInLine(view.state, place, isTyping && source === 'window');
+            const going = !isTyping ? null : source === 'window' ? 'kept' : 'anew';
+            const transaction = goOnInLine(view.state, place, going);
             if (transaction) view.dispatch(transaction);
           };
           page?.beforeTakingIn.add(before);
