@@ -91,7 +91,8 @@ export function goOnInLine(state: EditorState, place: WritingPlace, going: Going
   // A page that lost its only line was given an empty one.
   const isAlone = doc.childCount === 1 && doc.firstChild!.type === schema.nodes.block && doc.textContent === '';
   if (going === 'anew') {
-    if (isAlone) return null;
+    // Where an empty line holds the cursor, it is there for this.
+    if ($head.parent.type === schema.nodes.block && $head.parent.content.size === 0) return null;
     const at = nearest(doc, after)?.at ?? doc.content.size;
     const above = doc.resolve(at).nodeBefore;
     const depth = above ? Math.min(depthOf(node), depthOf(above) + 1) : 0;

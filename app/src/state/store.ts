@@ -35,6 +35,8 @@ let wanted = new Set<string>();
 
 async function fetchWanted(): Promise<void> {
   const ids = [...wanted].slice(0, 100);
+  // What was wanted while an answer was on its way is asked for by whichever comes first.
+  if (ids.length === 0) return;
   wanted = new Set([...wanted].slice(100));
   const request = store.dispatch(api.endpoints.targets.initiate(ids, { subscribe: false, forceRefetch: true }));
   const { data } = await request;

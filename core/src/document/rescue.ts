@@ -28,8 +28,10 @@ export interface Rescue {
   blockId: string | null;
   /** The line as its writer saw it, new words included. */
   node: NodeJson;
-  /** The line without the new words. */
+  /** The line without the new words, and without those that its writer deleted. */
   before: NodeJson;
+  /** The line as it was when it was removed. */
+  was: NodeJson;
   /** The new words and where in `before` each piece was written. */
   pieces: { offset: number; content: NodeJson[] }[];
   /** Id of the nearest block before it that still stands; null at the head of the page. */
@@ -57,7 +59,6 @@ export function applyWithRescue(
   const ownDeletes = deleteRanges(update);
 
   const observe = (transaction: Y.Transaction) => {
-    const isNew = (client: number, clock: number) => clock >= (transaction.beforeState.get(client) ?? 0);
     const deletedNow = toRanges(transaction.deleteSet);
     /** Deleted now, and not by the one who sent this: deleted because the line around it was. */
     const isLost: Sees = (owner, offset) =>
@@ -76,12 +77,9 @@ export function applyWithRescue(
         if (line) lost.add(line);
       }
     }
-    for (let item = fragment._start; item !== null; item = item.right) {
-      if (item.deleted && has(deletedNow, item.id.client, item.id.clock) && !isNew(item.id.client, item.id.clock)) {
-        if (runsOf(item, isLost).length > 0) lost.add(item);
-        const ranges = runsOf(item, (owner, offset) => has(deletedNow, owner.id.client, owner.id.clock + offset));
-        removals.push({ client: item.id.client, clock: item.id.clock, ranges });
-      }
+    for (const item of removedBlocks(fragment, transaction, deletedNow)) {
+      if (runsOf(item, isLost).length > 0) lost.add(item);
+      removals.push(removalOf(item, deletedNow));
     }
     for (const item of lost) {
       const isRemovedNow = has(deletedNow, item.id.client, item.id.clock);
@@ -93,6 +91,7 @@ export function applyWithRescue(
       const pieces: Rescue['pieces'] = [];
       const node = readElement(item, (owner, offset) => wasSeen(owner, offset) || isLost(owner, offset));
       const before = readElement(item, (owner, offset) => wasSeen(owner, offset) && !isLost(owner, offset));
+      const wasThere = readElement(item, (owner, offset) => has(was, owner.id.client, owner.id.clock + offset));
       collectPieces(item, wasSeen, isLost, pieces);
       if (pieces.length === 0) continue;
       if (item.deleted) {
@@ -103,6 +102,7 @@ export function applyWithRescue(
         blockId: typeof node.attrs?.id === 'string' ? node.attrs.id : null,
         node,
         before,
+        was: wasThere,
         pieces,
         afterId: standingBefore(item),
         stands: !item.deleted,
@@ -115,6 +115,38 @@ export function applyWithRescue(
   document.off('afterTransaction', observe);
   return { removals, rescues };
 }
+
+/** Changes a document, and tells which of its blocks this removed: somebody may have written in them meanwhile. */
+export function removalsOf(document: Y.Doc, change: () => void): Removal[] {
+  const fragment = document.getXmlFragment('body');
+  const removals: Removal[] = [];
+  const observe = (transaction: Y.Transaction) => {
+    const deletedNow = toRanges(transaction.deleteSet);
+    for (const item of removedBlocks(fragment, transaction, deletedNow)) removals.push(removalOf(item, deletedNow));
+  };
+  document.on('afterTransaction', observe);
+  change();
+  document.off('afterTransaction', observe);
+  return removals;
+}
+
+/** The blocks that stood before this transaction and do not after it. */
+function* removedBlocks(
+  fragment: Y.XmlFragment,
+  { beforeState }: Y.Transaction,
+  deletedNow: readonly Range[],
+): Generator<Y.Item> {
+  for (let item = fragment._start; item !== null; item = item.right) {
+    const { client, clock } = item.id;
+    if (item.deleted && clock < (beforeState.get(client) ?? 0) && has(deletedNow, client, clock)) yield item;
+  }
+}
+
+const removalOf = (item: Y.Item, deletedNow: readonly Range[]): Removal => ({
+  client: item.id.client,
+  clock: item.id.clock,
+  ranges: runsOf(item, (owner, offset) => has(deletedNow, owner.id.client, owner.id.clock + offset)),
+});
 
 /** Puts rescued words back into a body; returns the same body when there is nothing to put back. */
 export function putBack(body: BodyJson, rescues: readonly Rescue[]): BodyJson {
@@ -139,17 +171,23 @@ function putBackOne(content: NodeJson[], rescue: Rescue): NodeJson[] {
   if (survivor >= 0) {
     const node = content[survivor]!;
     if (node.type !== 'block' || rescue.node.type !== 'block') return withLine(content, survivor + 1, rescue);
-    const isUnchanged = ownWords(node) === ownWords(rescue.before);
-    const inline =
-      isUnchanged || rescue.stands
-        ? rescue.stands
-          ? insertPieces(node.content ?? [], rescue.pieces, 0)
-          : (rescue.node.content ?? [])
-        : insertPieces(node.content ?? [], ...placed(node, rescue));
-    return content.with(survivor, { ...node, content: inline });
+    return content.with(survivor, { ...node, content: withWords(node, rescue) });
   }
   const after = content.findIndex((node) => rescue.afterId !== null && node.attrs?.id === rescue.afterId);
   return withLine(content, after + 1, rescue);
+}
+
+/** The content of a line with what was written in it, or in one that was joined to it, while it was taken away. */
+function withWords(node: NodeJson, rescue: Rescue): NodeJson[] {
+  const present = node.content ?? [];
+  if (rescue.stands) return insertPieces(present, rescue.pieces, 0);
+  const written = rescue.node.content ?? [];
+  if (ownWords(node) === ownWords(rescue.before)) return written;
+  const was = signsOf(rescue.was);
+  const at = was === '' ? -1 : signsOf(node).lastIndexOf(was);
+  if (at < 0) return insertPieces(present, ...placed(node, rescue));
+  const units = unitsOf(present);
+  return joinText([...units.slice(0, at), ...written, ...units.slice(at + was.length)]);
 }
 
 /**
@@ -157,8 +195,8 @@ function putBackOne(content: NodeJson[], rescue: Rescue): NodeJson[] {
  * else each after the word that is at its place, so that none is parted.
  */
 function placed(node: NodeJson, { before, pieces }: Rescue): [Rescue['pieces'], number] {
-  const present = ownWords(node);
-  const seenAt = present.lastIndexOf(ownWords(before));
+  const present = signsOf(node);
+  const seenAt = present.lastIndexOf(signsOf(before));
   if (seenAt >= 0) return [pieces, seenAt];
   const afterWord = (offset: number) => {
     const space = present.indexOf(' ', offset);
@@ -175,11 +213,19 @@ function withLine(content: NodeJson[], index: number, rescue: Rescue): NodeJson[
   return isAlone ? [line] : content.toSpliced(index, 0, line);
 }
 
-/** Inserts pieces into inline content, each at its offset counted in characters (a node counts one). */
-export function insertPieces(content: readonly NodeJson[], pieces: Rescue['pieces'], start: number): NodeJson[] {
-  const units: NodeJson[] = content.flatMap((node) =>
+/** Inline content parted into its characters; a node is one. */
+const unitsOf = (content: readonly NodeJson[]): NodeJson[] =>
+  content.flatMap((node) =>
     node.type === 'text' ? (node.text ?? '').split('').map((character) => ({ ...node, text: character })) : [node],
   );
+
+/** A line's characters, with one for each node, so that places in it are places among its units. */
+const signsOf = ({ content = [] }: NodeJson): string =>
+  content.map((node) => (node.type === 'text' ? (node.text ?? '') : '\uFFFC')).join('');
+
+/** Inserts pieces into inline content, each at its offset counted in characters (a node counts one). */
+export function insertPieces(content: readonly NodeJson[], pieces: Rescue['pieces'], start: number): NodeJson[] {
+  const units = unitsOf(content);
   for (const piece of [...pieces].sort((one, other) => other.offset - one.offset)) {
     units.splice(Math.min(start + piece.offset, units.length), 0, ...piece.content);
   }

@@ -5,7 +5,9 @@ import {
   checkRoots,
   readBody,
   readTitle,
+  putBack,
   receiveUpdate,
+  removalsOf,
   repairBody,
   seedDocument,
   ShapeError,
@@ -15,6 +17,8 @@ import {
   type BodyJson,
   type Range,
   type Received,
+  type Removal,
+  type Rescue,
 } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { orderBetween } from '@glossarion/core/outline';
@@ -25,6 +29,7 @@ import { notFound } from '../problem';
 import type { EntityManager } from 'typeorm';
 import type { Entries } from './entries';
 import type { FactWriter } from './facts';
+import { changedBetween } from './changedBetween';
 import type { Changed } from './notices';
 
 /** Updates that are kept apart before they are folded into one state. */
@@ -55,6 +60,8 @@ interface Change {
   shown: BodyJson;
   /** The body as it should be; `shown` itself when nothing was rescued. */
   body: BodyJson;
+  /** What it removed. */
+  removals: readonly Removal[];
 }
 
 /** What an accepted update changed, for those who look at the page. */
@@ -147,7 +154,8 @@ export class Documents {
     update: Uint8Array,
     day: string | null,
   ): Promise<Accepted> {
-    return this.store(ownerId, pageId, day, (page) => {
+    let elsewhere: Rescue[] = [];
+    const receiving = (page: LivePage): Change => {
       if (page.epoch !== epoch) throw new StaleEpoch(page.epoch);
       const recall = (client: number, clock: number): Range[] | undefined => {
         const row = this.database.writer
@@ -158,20 +166,26 @@ export class Documents {
       let received: Received;
       try {
         checkNesting(update);
-        received = receiveUpdate(page.document, update, recall);
+        received = receiveUpdate(page.document, update, recall, (id) => this.pageOf(ownerId, id) !== undefined);
       } catch (error) {
         if (isTooDeep(error)) throw tooDeep();
         if (error instanceof ShapeError) throw error;
         throw new ShapeError(`What was sent is not an update of a page: ${(error as Error).message}`);
       }
-      const note = this.database.writer.prepare(
-        'INSERT OR REPLACE INTO removals (pageId, client, clock, ranges) VALUES (?, ?, ?, ?)',
-      );
-      for (const removal of received.removals) {
-        note.run(pageId, removal.client, removal.clock, JSON.stringify(removal.ranges));
-      }
       checkRoots(page.document);
+      elsewhere = received.elsewhere;
       return { update, ...received };
+    };
+    return this.store(async (manager) => {
+      const here = await this.storeWithin(manager, ownerId, pageId, day, receiving);
+      const followed: Accepted[] = [];
+      for (const each of elsewhere) {
+        const other = this.pageOf(ownerId, each.blockId!)!;
+        followed.push(
+          await this.rewriteWithin(manager, ownerId, other, putBack(this.bodyWithin(ownerId, other), [each])),
+        );
+      }
+      return [here, ...followed];
     });
   }
 
@@ -204,7 +218,7 @@ export class Documents {
 
   /** The one way in which the server itself changes a page; open windows see it at once. */
   async edit(ownerId: string, pageId: string, change: (document: Y.Doc) => void): Promise<Accepted> {
-    return this.store(ownerId, pageId, null, edited(change));
+    return this.store(async (manager) => [await this.storeWithin(manager, ownerId, pageId, null, edited(change))]);
   }
 
   /** Tells those who listen what was accepted. */
@@ -217,16 +231,12 @@ export class Documents {
     this.live.delete(pageId);
   }
 
-  private async store(
-    ownerId: string,
-    pageId: string,
-    day: string | null,
-    change: (page: LivePage) => Change,
-  ): Promise<Accepted> {
+  /** Stores what `work` changes in one transaction, and tells of all of it; gives the first. */
+  private async store(work: (manager: EntityManager) => Promise<Accepted[]>): Promise<Accepted> {
     try {
-      const accepted = await this.database.write((manager) => this.storeWithin(manager, ownerId, pageId, day, change));
-      this.tell(accepted);
-      return accepted;
+      const accepted = await this.database.write(work);
+      accepted.forEach((each) => this.tell(each));
+      return accepted[0]!;
     } catch (error) {
       throw isTooDeep(error) ? tooDeep() : error;
     }
@@ -242,13 +252,18 @@ export class Documents {
     if (day !== null && dayId(ownerId, day) === pageId) await this.makeDay(ownerId, pageId, day);
     const page = this.load(ownerId, pageId);
     const present = page.document;
-    const { update, shown, body, editedSince } = change(page);
+    const { update, shown, body, editedSince, removals } = change(page);
+    this.noteRemovals(pageId, removals);
     const beforeMending = editedSince ?? Y.encodeStateVector(present);
     const known = new Set(page.facts.blocks.map((block) => block.id));
-    const isTaken = (id: string) => !known.has(id) && this.isElsewhere(ownerId, pageId, id);
+    const isTaken = (id: string) => !known.has(id) && (this.pageOf(ownerId, id) ?? pageId) !== pageId;
     const { body: repaired } = repairBody(body, isTaken);
     const isRepaired = repaired !== shown;
-    if (isRepaired) writeBody(present, repaired);
+    if (isRepaired)
+      this.noteRemovals(
+        pageId,
+        removalsOf(present, () => writeBody(present, repaired)),
+      );
     const isMended = isRepaired || editedSince !== undefined;
     const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
     const final = isRepaired ? readBody(present) : shown;
@@ -263,10 +278,7 @@ export class Documents {
     const previous = page.facts;
     this.database.writer.prepare('UPDATE bodies SET json = ? WHERE pageId = ?').run(JSON.stringify(body), page.id);
     page.facts = this.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
-    const changed: Changed[] = [];
-    if (title !== page.title || isEmpty(previous) !== isEmpty(page.facts)) changed.push('title', 'outline');
-    else if (title === '' && previous.firstWords !== page.facts.firstWords) changed.push('title', 'outline');
-    if (linkKey(previous) !== linkKey(page.facts)) changed.push('links');
+    const changed = changedBetween({ title: page.title, facts: previous }, { title, facts: page.facts });
     page.title = title;
     return changed;
   }
@@ -287,14 +299,19 @@ export class Documents {
     }
   }
 
-  /** Whether another page of the same account holds a block: nothing is told of those of others. */
-  private isElsewhere(ownerId: string, pageId: string, blockId: string): boolean {
-    const row = this.database.writer
-      .prepare(
-        'SELECT 1 FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND b.pageId != ? AND e.ownerId = ?',
-      )
-      .get(blockId, pageId, ownerId);
-    return row !== undefined;
+  /** The page of this account that holds a block: nothing is told of those of others. */
+  private pageOf(ownerId: string, blockId: string): string | undefined {
+    return this.database.writer
+      .prepare('SELECT b.pageId FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND e.ownerId = ?')
+      .pluck()
+      .get(blockId, ownerId) as string | undefined;
+  }
+
+  private noteRemovals(pageId: string, removals: readonly Removal[]): void {
+    const note = this.database.writer.prepare(
+      'INSERT OR REPLACE INTO removals (pageId, client, clock, ranges) VALUES (?, ?, ?, ?)',
+    );
+    for (const { client, clock, ranges } of removals) note.run(pageId, client, clock, JSON.stringify(ranges));
   }
 
   /** Makes the row and the seed of a day that is written for the first time. Within a transaction. */
@@ -397,25 +414,7 @@ const edited =
   (change: (document: Y.Doc) => void) =>
   (page: LivePage): Change => {
     const editedSince = Y.encodeStateVector(page.document);
-    change(page.document);
+    const removals = removalsOf(page.document, () => change(page.document));
     const shown = readBody(page.document);
-    return { update: null, editedSince, shown, body: shown };
+    return { update: null, editedSince, shown, body: shown, removals };
   };
-
-const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
-
-/** All of a page that other pages' Margins show: lines with links, what stands beneath them, and what they stand beneath. */
-function linkKey(facts: BodyFacts): string {
-  if (facts.links.length === 0) return JSON.stringify(facts.tags);
-  const shown = new Set(facts.links.map((link) => link.blockId));
-  // Those above come before those beneath, so that one way down and one way up meet all of them.
-  for (const { id, parentId } of facts.blocks) if (parentId !== null && shown.has(parentId)) shown.add(id);
-  const above = new Set<string>();
-  for (const { id, parentId, headingId } of [...facts.blocks].reverse()) {
-    if (!shown.has(id) && !above.has(id)) continue;
-    if (parentId !== null) above.add(parentId);
-    if (headingId !== null) above.add(headingId);
-  }
-  const blocks = facts.blocks.filter(({ id }) => shown.has(id) || above.has(id));
-  return JSON.stringify([facts.links, facts.tags, blocks.map(({ id, words, state }) => [id, words, state])]);
-}

@@ -1,0 +1,37 @@
+import type { BodyFacts } from '@glossarion/core/document';
+import type { Changed } from './notices';
+
+/** A page as others know it. */
+interface Known {
+  title: string;
+  facts: BodyFacts;
+}
+
+/** What others show of a page that has become another, and have to ask for again. */
+export function changedBetween(before: Known, now: Known): Changed[] {
+  const changed: Changed[] = [];
+  const isNamedByWords = now.title === '' && before.facts.firstWords !== now.facts.firstWords;
+  if (before.title !== now.title || isEmpty(before.facts) !== isEmpty(now.facts) || isNamedByWords) {
+    changed.push('title', 'outline');
+  }
+  if (linkKey(before.facts) !== linkKey(now.facts)) changed.push('links');
+  return changed;
+}
+
+const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
+
+/** All of a page that other pages' Margins show: lines with links, what stands beneath them, and what they stand beneath. */
+function linkKey(facts: BodyFacts): string {
+  if (facts.links.length === 0) return JSON.stringify(facts.tags);
+  const shown = new Set(facts.links.map((link) => link.blockId));
+  // Those above come before those beneath, so that one way down and one way up meet all of them.
+  for (const { id, parentId } of facts.blocks) if (parentId !== null && shown.has(parentId)) shown.add(id);
+  const above = new Set<string>();
+  for (const { id, parentId, headingId } of [...facts.blocks].reverse()) {
+    if (!shown.has(id) && !above.has(id)) continue;
+    if (parentId !== null) above.add(parentId);
+    if (headingId !== null) above.add(headingId);
+  }
+  const blocks = facts.blocks.filter(({ id }) => shown.has(id) || above.has(id));
+  return JSON.stringify([facts.links, facts.tags, blocks.map(({ id, words, state }) => [id, words, state])]);
+}
