@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
+import { isPhone, menu } from './support/lines';
 import { glossesIn, marginOf } from './support/margin';
 import { clickEnd, expect, openPage, saved, test, textOf } from './support/test';
 
@@ -73,6 +74,21 @@ test('0 X4 what stands beneath a line is cut, copied and deleted with it, and co
   await mill.keyboard.press('Enter');
   await mill.keyboard.press('Control+v');
   await expect.poll(async () => (await lines(mill)).filter((each) => /tools|adze|slick/u.test(each))).toHaveLength(3);
+  await clickEnd(mill, 'tools');
+  if (!isPhone(mill)) await textOf(mill).getByText('tools').hover();
+  const sheet = await menu(mill);
+  await expect(sheet).toHaveAccessibleName('This line and 2 beneath it');
+  await expect(sheet.getByRole('button', { name: 'Delete 3 lines' })).toBeVisible();
+  await mill.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  if (isPhone(mill)) return;
+  await textOf(mill).getByText('tools').hover();
+  const handle = (await mill.locator('.block-handle').boundingBox())!;
+  await mill.mouse.move(handle.x + 8, handle.y + 8);
+  await mill.mouse.down();
+  await mill.mouse.move(handle.x + 8, handle.y - 30, { steps: 4 });
+  await expect(mill.locator('.block-drop')).toHaveText('3 lines');
+  await mill.mouse.up();
 });
 
 for (const { name, take } of [

@@ -51,6 +51,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
   useEffect(() => {
     let library: Library | undefined;
     let isGone = false;
+    let full: string | null = null;
     let savedTimer: ReturnType<typeof setTimeout> | undefined;
     void LocalStore.open(accountId).then((local) => {
       if (isGone) return local.close();
@@ -61,6 +62,9 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
           if (store.getState().view.saving === saving) return;
           if (saving !== 'saved') store.dispatch(savingChanged(saving));
           else {
+            // What was said of the disk is over.
+            if (full !== null && store.getState().view.notice?.words === full) store.dispatch(noticed(null));
+            full = null;
             savedTimer = setTimeout(() => {
               store.dispatch(savingChanged('saved'));
               store.dispatch(api.util.invalidateTags(['Words']));
@@ -74,7 +78,10 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
           if (changed.includes('title') || changed.includes('outline')) renewPickables();
         },
         onKept: readKept,
-        onFull: (reason) => store.dispatch(noticed({ words: `${reason} What you write is kept in this window.` })),
+        onFull: (reason) => {
+          full = `${reason} What you write is kept in this window.`;
+          store.dispatch(noticed({ words: full }));
+        },
         onOutdated: () =>
           store.dispatch(
             noticed({

@@ -10,6 +10,7 @@ import {
   chosenRange,
   idsInRange,
   takeKeysOf,
+  countOf,
   withChildren,
 } from './chosen';
 import { Dock } from './Dock';
@@ -36,8 +37,8 @@ function useChosen(editor: Editor): { count: number; key: string } | null {
     const read = () => {
       const range = chosenRange(editor.state);
       const ids = range ? idsInRange(editor.state, range) : [];
-      const all = range ? withChildren(editor.state, range) : null;
-      const next = all ? { count: all.last - all.first + 1, key: `${ids.join()} ${all.last}` } : null;
+      const count = range ? countOf(editor.state, range) : 0;
+      const next = range ? { count, key: `${ids.join()} ${count}` } : null;
       setChosen((before) => (before?.key === next?.key ? before : next));
     };
     read();

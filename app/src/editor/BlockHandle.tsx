@@ -25,6 +25,8 @@ interface Drop {
   target: number;
   depth: number;
   top: number;
+  /** How many lines are dragged. */
+  count: number;
 }
 
 interface BlockHandleProps {
@@ -129,7 +131,12 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
     const above = target === first || target === last + 1 ? first - 1 : target - 1;
     const limit = above >= 0 ? Number(editor.state.doc.child(above).attrs.depth ?? 0) + 1 : 0;
     const edge = target > under ? box.bottom : box.top;
-    return { target, depth: Math.min(wanted, limit), top: edge - frame.getBoundingClientRect().top };
+    return {
+      target,
+      depth: Math.min(wanted, limit),
+      top: edge - frame.getBoundingClientRect().top,
+      count: last - first + 1,
+    };
   };
 
   return (
@@ -175,7 +182,9 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
         />
       )}
       {drop && (
-        <div className="block-drop" aria-hidden style={{ top: drop.top, marginInlineStart: drop.depth * STEP }} />
+        <div className="block-drop" aria-hidden style={{ top: drop.top, marginInlineStart: drop.depth * STEP }}>
+          {drop.count > 1 && <span className="block-drop-count">{drop.count} lines</span>}
+        </div>
       )}
     </DndContext>
   );

@@ -9,7 +9,7 @@ import { Sheet } from '../features/shell/Sheet';
 import { Words } from '../features/shell/Words';
 import { useAppSelector } from '../state/store';
 import { colour } from '../theme/tokens';
-import { actedRange, choose, idsInRange } from './chosen';
+import { actedRange, choose, countOf, idsInRange } from './chosen';
 import { KINDS } from './kinds';
 import { duplicateBlocks, indent, moveLine, removeBlocks, tint, turnIntoCode } from './outline';
 
@@ -26,8 +26,8 @@ export function BlockMenu({ editor, pageId, onClose }: BlockMenuProps) {
   const besideId = useAppSelector((state) => state.view.besideId);
   const range = actedRange(editor.state);
   const ids = idsInRange(editor.state, range);
-  const count = ids.length;
-  const title = count === 1 ? 'This line' : `${count} lines`;
+  const count = countOf(editor.state, range);
+  const title = ids.length > 1 ? `${count} lines` : count > 1 ? `This line and ${count - 1} beneath it` : 'This line';
   const run = (edit: Edit) => () => {
     onClose();
     const transaction = edit(editor.state);
@@ -75,7 +75,7 @@ export function BlockMenu({ editor, pageId, onClose }: BlockMenuProps) {
       </Group>
       <Group label="">
         <Action
-          label={count === 1 ? 'Delete line' : 'Delete lines'}
+          label={count === 1 ? 'Delete line' : `Delete ${count} lines`}
           tone={colour.vermilion}
           onPress={run(removeBlocks)}
         />

@@ -33,6 +33,12 @@ export function withChildren({ doc }: EditorState, { first, last }: BlockRange):
   return { first, last: end - 1 };
 }
 
+/** How many lines go when these are cut, deleted or moved. */
+export function countOf(state: EditorState, range: BlockRange): number {
+  const { first, last } = withChildren(state, range);
+  return last - first + 1;
+}
+
 const indexOf = (state: EditorState, id: string): number => {
   let found = -1;
   state.doc.forEach((node, _position, index) => {

@@ -7,6 +7,7 @@ export const toolSheet = `
 @media (hover: none), (max-width: 719px) { .page-body .block-handle, .page-body:hover .block-handle { opacity: 0; pointer-events: none; } .page-body:has(.chosen) .block-handle { opacity: 1; pointer-events: auto; width: 44px; height: 44px; margin-top: -8px; right: -18px; } }
 .block-drop { position: absolute; left: 0; right: 30px; height: 3px; margin-top: -2px; background: var(--vermilion); border-radius: 2px; pointer-events: none; z-index: 4; }
 .block-drop::before { content: ''; position: absolute; inset-inline-start: -4px; top: -3px; width: 9px; height: 9px; border-radius: 50%; background: var(--vermilion); }
+.block-drop-count { position: absolute; inset-inline-end: 0; bottom: 5px; padding: 1px 8px; border-radius: 3px; background: var(--vermilion); color: var(--leaf); font: 600 14px ${face.interface}; }
 .block-bar { position: fixed; left: 0; right: 0; bottom: 22px; width: fit-content; max-width: calc(100vw - 16px); margin: 0 auto; display: flex; align-items: center; overflow-x: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 6px 24px var(--shadow); z-index: 30; padding: 0 6px; }
 .block-bar:focus-visible { outline: 2px solid var(--lapis); }
 .block-bar-count { font: 16px ${face.interface}; color: var(--soft); padding: 0 10px; white-space: nowrap; }
