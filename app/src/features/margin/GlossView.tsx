@@ -115,7 +115,13 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
                 </a>
               )}
               {gloss.node.type === 'block' && (
-                <button type="button" aria-label={`Edit this line of ${words}`} onClick={() => setEdited(true)}>
+                <button
+                  type="button"
+                  aria-label={`Edit this line of ${words}`}
+                  onFocus={GlossEditor.prepare}
+                  onPointerEnter={GlossEditor.prepare}
+                  onClick={() => setEdited(true)}
+                >
                   Edit
                 </button>
               )}
