@@ -138,7 +138,7 @@ test('5 links lead to headings, keep their addresses and titles, and are links w
   await take(
     {
       path: 'Mill/Gate.md',
-      text: '[wear](Race.md#what-wears) [below](#repair) [[Race#What wears]] [plan](plan.pdf) [#123](https://mill.example/123) [t](https://mill.example "the title")\n\n> [!WARNING]\n> Slippery.\n\n## Repair\n',
+      text: '[wear](Race.md#what-wears) [below](#repair) [[Race#What wears]] [plan](plan.pdf) [scan](file:///scan.pdf) [#123](https://mill.example/123) [t](https://mill.example "the title")\n\n> [!WARNING]\n> Slippery.\n\n## Repair\n',
     },
     { path: 'Mill/Race.md', text: '## What wears\n\nSilt.\n' },
   );
@@ -150,7 +150,23 @@ test('5 links lead to headings, keep their addresses and titles, and are links w
     .map(({ target }) => target);
   expect(targets).toEqual([heading('What wears'), heading('Repair'), heading('What wears')]);
   const all = written();
-  for (const words of ['plan (plan.pdf)', '#123', '(the title)', 'WARNING', 'Slippery.']) expect(all).toContain(words);
+  for (const words of ['plan (plan.pdf)', 'scan (file:///scan.pdf)', '#123', '(the title)', 'WARNING', 'Slippery.'])
+    expect(all).toContain(words);
   expect(database.all('SELECT * FROM tags')).toEqual([]);
   expect(JSON.stringify(database.all('SELECT json FROM bodies'))).toContain('https://mill.example/123');
+});
+
+test('5 what is said of a heading that is not there, and behind the language of code, is kept', async () => {
+  const report = await take(
+    {
+      path: 'Mill/Gate.md',
+      text: 'See [[Race#Old repair]], [[Nowhere#Sill]], [[#Missing]] and [the race](Race.md#gone).\n\n```js title="lift.js" {1,3}\nlift()\n```\n',
+    },
+    { path: 'Mill/Race.md', text: 'Silt.\n' },
+  );
+  const all = `${written()} ${JSON.stringify(server.services.database.all('SELECT json FROM bodies'))}`;
+  for (const words of ['Race#Old repair', 'Nowhere#Sill', '#Missing', 'the race', 'title=', 'lift.js', '{1,3}']) {
+    expect(all).toContain(words);
+  }
+  expect(JSON.stringify(report)).toContain('Race.md#gone');
 });

@@ -141,7 +141,9 @@ const HANDLERS: { [T in RootContent['type']]?: Handler<T> } = {
   code: (node, depth) => {
     const language = node.lang ? asWritten(node.lang).slice(0, 60) : null;
     const value = cleaned(asWritten(node.value));
-    return [solid('codeBlock', depth, { language }, value ? [{ type: 'text', text: value }] : [])];
+    // What may stand behind the language: ```js title="lift.js"
+    const meta = node.meta ? [kept(asWritten(node.meta), depth)] : [];
+    return [...meta, solid('codeBlock', depth, { language }, value ? [{ type: 'text', text: value }] : [])];
   },
   blockquote: (node, depth, context) => readQuote(node, depth, context),
   list: (node, depth, context) =>

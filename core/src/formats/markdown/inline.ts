@@ -71,9 +71,10 @@ function readLink(url: string, children: readonly PhrasingContent[], { marks, co
     const link = { type: 'webLink', attrs: { href: address } };
     return readNodes(children, { marks: [...marks, link], context, isInLink: true });
   }
-  // A page can't lead there; of a file the words keep saying where they led.
+  // A page can't lead there; the words keep saying where they led: `[plan](plan.pdf)`, `[scan](file:///scan.pdf)`.
   context.remark(`The link to ${address.slice(0, 80)}.`);
-  if (isOutside || address === '') return readNodes(children, { marks, context, isInLink: true });
+  if (address === '' || /^(?:javascript|vbscript|data):/iu.test(address))
+    return readNodes(children, { marks, context, isInLink: true });
   return [...readNodes(children, { marks, context, isInLink: true }), ...textNodes(` (${address})`, marks)];
 }
 

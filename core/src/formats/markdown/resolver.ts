@@ -42,14 +42,21 @@ export class Resolver {
   resolve(node: NodeJson, path: string, makeMissing: (title: string) => string, remarks: ImportRemark[]): NodeJson {
     if (node.type === 'pageLink') {
       const { reference, words } = node.attrs as { reference: LinkReference; words: string | null };
-      const target = this.find(reference, path);
+      const found = this.find(reference, path);
       const marks = node.marks && { marks: node.marks };
-      if (target) {
-        const own = ownWordsOfLink(words, target, (id) => this.titles.get(id) ?? '');
-        return { type: 'pageLink', attrs: { target, words: own }, ...marks };
+      // What is said of a heading that is not there stays to be read: `[[Race#Old repair]]`.
+      const said = words ?? (reference.name.includes('#') ? reference.name : null);
+      if (found) {
+        const { target, isWhole } = found;
+        if (isWhole || reference.form === 'wiki') {
+          const own = ownWordsOfLink(isWhole ? words : said, target, (id) => this.titles.get(id) ?? '');
+          return { type: 'pageLink', attrs: { target, words: own }, ...marks };
+        }
+        remarks.push({ path, what: `The heading of the link to ${reference.name}, which is not there.` });
+        return { type: 'pageLink', attrs: { target, words }, ...marks };
       }
       if (reference.form === 'wiki') {
-        return { type: 'pageLink', attrs: { target: makeMissing(lastName(reference.name)), words }, ...marks };
+        return { type: 'pageLink', attrs: { target: makeMissing(lastName(reference.name)), words: said }, ...marks };
       }
       remarks.push({ path, what: `The link to ${reference.name}, which is not among the files.` });
       const address = reference.form === 'path' && words !== null ? ` (${reference.name})` : '';
@@ -60,13 +67,17 @@ export class Resolver {
       : node;
   }
 
-  private find(reference: LinkReference, from: string): string | null {
-    if (reference.form === 'block') return isId(reference.name) ? reference.name.toLowerCase() : null;
+  /** What a link means; not `isWhole` when its page is there and its heading is not. */
+  private find(reference: LinkReference, from: string): { target: string; isWhole: boolean } | null {
+    if (reference.form === 'block') {
+      return isId(reference.name) ? { target: reference.name.toLowerCase(), isWhole: true } : null;
+    }
     const [name, ...anchor] = reference.name.split('#');
     const heading = anchor.join('#');
     const page = reference.form === 'path' ? this.findPath(name!, from) : this.findTitle(name!, from);
-    if (!page || heading === '') return page;
-    return this.heading(page, heading) ?? page;
+    if (!page) return null;
+    const target = heading === '' ? page : this.heading(page, heading);
+    return { target: target ?? page, isWhole: target !== null };
   }
 
   private heading(page: string, name: string): string | null {
