@@ -25,6 +25,10 @@ const TANGLES: Record<string, [text: string, kept: string]> = {
   ],
   'quotes within quotes': [`${'>'.repeat(1_900)} deep`, 'deep'],
   'brackets that are never closed': ['[a]('.repeat(20_000), 'a'],
+  'numbers within numbers': [`${'1. '.repeat(10_000)}deep`, 'deep'],
+  'quotes within items within numbers': [`${'> - 1. '.repeat(4_000)}deep`, 'deep'],
+  'thousands of underlined headings': [`${'Gate\n=\n'.repeat(20_000)}last\n---\n`, 'last'],
+  'thousands of underlined headings that may be more': [`${'*Gate*\n===\n\n'.repeat(20_000)}last`, 'last'],
   'runs of ticks': [Array.from({ length: 600 }, (_run, index) => '`'.repeat(index)).join('a'), 'a'],
 };
 
@@ -32,6 +36,21 @@ test.each(Object.entries(TANGLES))('6 %s are read in a moment, and every word is
   const start = performance.now();
   expect(words(text)).toContain(kept);
   expect(performance.now() - start).toBeLessThan(8_000);
+});
+
+test('6 many underlined headings are the same headings, and what stands in code is not touched', () => {
+  const few = 'Gate\n====\n\nRace\nand wheel\n---\n\n- item\n\n  *Pit*\n  ---\n\n```\nGate\n====\n```\n\n';
+  const shape = (text: string) =>
+    readMarkdown(text, () => undefined).blocks.map((node) => {
+      const { kind, level, depth } = node.attrs!;
+      return [node.type, kind, level, depth, ownWords(node)];
+    });
+  const one = shape(few);
+  expect(one.map(([, kind, level]) => [kind, level]).slice(0, 2)).toEqual([
+    ['heading', 1],
+    ['heading', 2],
+  ]);
+  expect(shape(few.repeat(60))).toEqual(Array.from({ length: 60 }, () => one).flat());
 });
 
 test('6 a name of hundreds of letters is looked for in a moment', () => {

@@ -1,3 +1,5 @@
+import { hasManyUnderlines, Underlines } from './underlined';
+
 /**
  * Parsing Markdown takes longer than its length where much is nested or opened and never closed: a list 600 deep, a
  * table of 160,000 cells, a line of ten thousand brackets. Before it is parsed, a text is brought to what a page can
@@ -32,8 +34,11 @@ export function tame(text: string): Tamed {
   const lines = text.split(/\r\n?|\n/u);
   const tamed: string[] = [];
   let paragraph: string[] = [];
+  const underlines = hasManyUnderlines(lines) ? new Underlines() : null;
+  const onUnderlined = () =>
+    remarks.add('More underlined headings than can be read at once; the others are lines of text.');
   const endParagraph = () => {
-    tamed.push(...tamedParagraph(paragraph, remarks));
+    tamed.push(...tamedParagraph(underlines?.rewrite(paragraph, onUnderlined) ?? paragraph, remarks));
     paragraph = [];
   };
   for (let index = 0; index < lines.length; index += 1) {
@@ -52,7 +57,7 @@ export function tame(text: string): Tamed {
     }
   }
   endParagraph();
-  return remarks.size > 0 ? { text: tamed.join('\n'), remarks: [...remarks] } : { text, remarks: [] };
+  return remarks.size > 0 || underlines ? { text: tamed.join('\n'), remarks: [...remarks] } : { text, remarks: [] };
 }
 
 /** The last line of fenced code; that of the text when it is never closed (CommonMark 0.31, example 127). */
@@ -72,6 +77,8 @@ function shallow(line: string, remarks: Set<string>): string {
     near = `${markers.slice(0, DEEPEST).join(' ')} ${markers
       .slice(DEEPEST)
       .filter((each) => /\d/u.test(each))
+      // A number is a word, and must not begin a list again: `1\.`
+      .map((each) => each.replace(/[.)]/u, '\\$&'))
       .join(' ')} ${rest}`;
   }
   if (near !== line) remarks.add('Lines nested deeper than a page shows; they stand at the deepest level.');
