@@ -31,6 +31,18 @@ test('any page is the same after it was written as Markdown and read again', () 
   );
 });
 
+test('a page so long that it is parsed in pieces is the same too', () => {
+  const content = fc.sample(arbitraryBody, { numRuns: 400, seed: 7 }).flatMap((body) => body.content);
+  const seen = new Set<unknown>();
+  const long = checkBody({
+    type: 'doc',
+    content: content.filter(({ attrs }) => !seen.has(attrs?.id) && seen.add(attrs?.id)),
+  });
+  const read = throughMarkdown(long);
+  expect(read.markdown.length).toBeGreaterThan(100_000);
+  expect(read.body).toEqual(long);
+});
+
 test.each(['-@a@b.example', 'x@a@b@c.example', '@a@b.example', 'a@b@c'])(
   '%s in running text is no address',
   (words) => {

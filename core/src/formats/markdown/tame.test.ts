@@ -28,7 +28,9 @@ const TANGLES: Record<string, [text: string, kept: string]> = {
   'numbers within numbers': [`${'1. '.repeat(10_000)}deep`, 'deep'],
   'quotes within items within numbers': [`${'> - 1. '.repeat(4_000)}deep`, 'deep'],
   'thousands of underlined headings': [`${'Gate\n=\n'.repeat(20_000)}last\n---\n`, 'last'],
-  'thousands of underlined headings that may be more': [`${'*Gate*\n===\n\n'.repeat(20_000)}last`, 'last'],
+  'thousands of underlined headings that may be more': [`${'*Gate*\n===\n\n'.repeat(8_000)}last`, 'last'],
+  'lists between paragraphs': [`${'- item\n\nwords\n\n'.repeat(8_000)}last`, 'last'],
+  'lines that belong to a quote without saying so': [`> quote\n${'lazy\n'.repeat(20_000)}last`, 'last'],
   'runs of ticks': [Array.from({ length: 600 }, (_run, index) => '`'.repeat(index)).join('a'), 'a'],
 };
 
@@ -63,14 +65,17 @@ test('6 a name of hundreds of letters is looked for in a moment', () => {
   expect(performance.now() - start).toBeLessThan(8_000);
 });
 
-test('a long text is parsed in pieces that are never parted within code, each with its definitions', () => {
-  const text = `${'Words of a line, see [here].\n\n'.repeat(12_000)}\`\`\`\n${'code\n\n'.repeat(40_000)}\`\`\`\n\n[here]: https://mill.example\n`;
+test('a long text is parsed in pieces that are never parted within code, each with the definitions it needs', () => {
+  const text = `${'Words of a line, see [here].\n\n'.repeat(2_000)}\`\`\`\n${'code\n\n'.repeat(9_000)}\`\`\`\n\nAnd [there].\n\n<!-- a\n\n${'comment\n\n'.repeat(5_000)}-->\n\n[here]: https://mill.example\n[^1]: A footnote.\n`;
   const pieces = piecesOf(text);
-  expect(pieces.length).toBeGreaterThan(1);
+  expect(pieces.length).toBeGreaterThan(4);
   for (const piece of pieces) {
     expect((piece.match(/^```/gmu) ?? []).length % 2).toBe(0);
-    expect(piece).toContain('[here]: https://mill.example');
+    expect(piece.includes('<!--')).toBe(piece.includes('-->'));
+    if (piece.includes('[here]')) expect(piece).toContain('[here]: https://mill.example');
+    expect(piece.length).toBeLessThan(90_000);
   }
+  expect(pieces.filter((piece) => piece.includes('A footnote.'))).toHaveLength(1);
 });
 
 test('bytes are read as they were written', () => {

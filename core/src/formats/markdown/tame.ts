@@ -14,6 +14,8 @@ const FARTHEST = 80;
 export const MAX_CELLS = 10_000;
 /** The most characters with a meaning in one paragraph; one with more is parted. */
 const TANGLED = 1_500;
+/** The most lines in a row of one paragraph. */
+const LAZY = 400;
 /** A line longer than this is parted where words are. */
 const LONGEST = 50_000;
 
@@ -38,7 +40,11 @@ export function tame(text: string): Tamed {
   const onUnderlined = () =>
     remarks.add('More underlined headings than can be read at once; the others are lines of text.');
   const endParagraph = () => {
-    tamed.push(...tamedParagraph(underlines?.rewrite(paragraph, onUnderlined) ?? paragraph, remarks));
+    const lines = underlines?.rewrite(paragraph, onUnderlined) ?? paragraph;
+    for (const [index, part] of withoutLaziness(lines, remarks).entries()) {
+      if (index > 0) tamed.push('');
+      tamed.push(...tamedParagraph(part, remarks));
+    }
     paragraph = [];
   };
   for (let index = 0; index < lines.length; index += 1) {
@@ -83,6 +89,23 @@ function shallow(line: string, remarks: Set<string>): string {
   }
   if (near !== line) remarks.add('Lines nested deeper than a page shows; they stand at the deepest level.');
   return near;
+}
+
+/** A paragraph of a quote or an item ends after so many lines that belong to it though they do not say so. */
+function withoutLaziness(lines: string[], remarks: Set<string>): string[][] {
+  if (lines.length <= LAZY || !lines.some((line) => CONTAINERS.test(line))) return [lines];
+  const parts: string[][] = [[]];
+  let lazy = 0;
+  for (const line of lines) {
+    lazy = /^\S/u.test(line) && !line.includes('|') && !CONTAINERS.test(line) ? lazy + 1 : 0;
+    if (lazy > LAZY) {
+      remarks.add('A paragraph with more lines than can be read at once; it was parted.');
+      parts.push([]);
+      lazy = 0;
+    }
+    parts.at(-1)!.push(line);
+  }
+  return parts;
 }
 
 function tamedParagraph(lines: readonly string[], remarks: Set<string>): string[] {
