@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { newId, ownWords, readBody, writeBody } from '@glossarion/core/document';
+import { newId, ownWords, readBody, writeBody, type NodeJson } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/outline';
 import { checkData } from '../services/checkData';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
@@ -112,3 +112,29 @@ test('0 words typed between links in a line that was lifted meanwhile stand betw
     ' today.',
   ]);
 });
+
+test.each(['typed first', 'deleted first'])(
+  '0 a line that another window deletes is kept where it stood: %s',
+  async (order) => {
+    const { database, documents } = server.services;
+    const gate = ids.Gate!;
+    const windows = [await open(gate), await open(gate)];
+    const before = Y.encodeStateVector(windows[0]!.document);
+    const changes = [
+      (content: NodeJson[], at: number) =>
+        content.with(at, { ...content[at]!, content: [{ type: 'text', text: `${LEAF} Again.` }] }),
+      (content: NodeJson[], at: number) => content.toSpliced(at, 1),
+    ];
+    const updates = windows.map(({ document }, index) => {
+      const body = readBody(document);
+      const at = body.content.findIndex((node) => ownWords(node) === LEAF);
+      writeBody(document, { ...body, content: changes[index]!(body.content, at) });
+      return Y.encodeStateAsUpdate(document, before);
+    });
+    for (const update of order === 'typed first' ? updates : updates.reverse()) {
+      await documents.receive(ines.id, gate, windows[0]!.epoch, update, null);
+    }
+    expect(await linesOf(gate)).toEqual(['before', 'Pintles', `${LEAF} Again.`, 'after']);
+    expect(checkData(database.writer)).toEqual([]);
+  },
+);

@@ -163,10 +163,11 @@ export class Documents {
           .get(pageId, client, clock) as { ranges: string } | undefined;
         return row ? (JSON.parse(row.ranges) as Range[]) : undefined;
       };
+      const isElsewhere = (id: string) => this.isElsewhere(ownerId, pageId, id);
       let received: Received;
       try {
         checkNesting(update);
-        received = receiveUpdate(page.document, update, recall, (id) => this.pageOf(ownerId, id) !== undefined);
+        received = receiveUpdate(page.document, update, recall, isElsewhere);
       } catch (error) {
         if (isTooDeep(error)) throw tooDeep();
         if (error instanceof ShapeError) throw error;
@@ -256,7 +257,7 @@ export class Documents {
     this.noteRemovals(pageId, removals);
     const beforeMending = editedSince ?? Y.encodeStateVector(present);
     const known = new Set(page.facts.blocks.map((block) => block.id));
-    const isTaken = (id: string) => !known.has(id) && (this.pageOf(ownerId, id) ?? pageId) !== pageId;
+    const isTaken = (id: string) => !known.has(id) && this.isElsewhere(ownerId, pageId, id);
     const { body: repaired } = repairBody(body, isTaken);
     const isRepaired = repaired !== shown;
     if (isRepaired)
@@ -305,6 +306,10 @@ export class Documents {
       .prepare('SELECT b.pageId FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND e.ownerId = ?')
       .pluck()
       .get(blockId, ownerId) as string | undefined;
+  }
+
+  private isElsewhere(ownerId: string, pageId: string, blockId: string): boolean {
+    return (this.pageOf(ownerId, blockId) ?? pageId) !== pageId;
   }
 
   private noteRemovals(pageId: string, removals: readonly Removal[]): void {
