@@ -8,6 +8,8 @@ import { isMakingPage } from '../outline/entryActs';
 import { actOf } from './keys';
 
 const TWICE_WITHIN = 400;
+/** How long a letter waits until it is known whether letters act, in milliseconds. */
+const EARLY_WITHIN = 2_000;
 
 /** A page that was just made waits for its title: what is typed meanwhile is no command. */
 const isAwaitingTitle = (): boolean =>
@@ -35,9 +37,20 @@ export function useKeys(): void {
   const dispatch = useAppDispatch();
   const { data: settings, isError } = useSettingsQuery();
   const shownId = useShownEntry();
-  const latest = useRef({ shownId, hasLetters: true });
-  // Until it is known whether they may, letters don’t act.
-  latest.current = { shownId, hasLetters: settings ? settings.letters !== false : isError };
+  /** Null until it is known whether letters may act. */
+  const hasLetters = settings ? settings.letters !== false : isError || null;
+  const latest = useRef({ shownId, hasLetters });
+  latest.current = { shownId, hasLetters };
+  /** A letter that came before that was known. */
+  const early = useRef<{ key: string; at: number } | null>(null);
+
+  useEffect(() => {
+    if (hasLetters === null) return;
+    const { current } = early;
+    early.current = null;
+    if (!current || !hasLetters || isInText() || Date.now() - current.at > EARLY_WITHIN) return;
+    void actOf(current.key)?.({ entryId: entryHere(latest.current.shownId) });
+  }, [hasLetters]);
 
   useEffect(() => {
     let lastShift = 0;
@@ -52,9 +65,10 @@ export function useKeys(): void {
         event.preventDefault();
         return void (event.shiftKey ? doAgain() : takeBack());
       }
-      if (event.ctrlKey || event.metaKey || event.altKey || !latest.current.hasLetters) return;
+      if (event.ctrlKey || event.metaKey || event.altKey || latest.current.hasLetters === false) return;
       const act = actOf(event.key);
       if (!act) return;
+      if (latest.current.hasLetters === null) return void (early.current = { key: event.key, at: Date.now() });
       event.preventDefault();
       void act({ entryId: entryHere(latest.current.shownId) });
     };
