@@ -260,11 +260,10 @@ export class Documents {
     const isTaken = (id: string) => !known.has(id) && this.isElsewhere(ownerId, pageId, id);
     const { body: repaired } = repairBody(body, isTaken);
     const isRepaired = repaired !== shown;
-    if (isRepaired)
-      this.noteRemovals(
-        pageId,
-        removalsOf(present, () => writeBody(present, repaired)),
-      );
+    if (isRepaired) {
+      const alsoRemoved = removalsOf(present, () => writeBody(present, repaired));
+      this.noteRemovals(pageId, alsoRemoved);
+    }
     const isMended = isRepaired || editedSince !== undefined;
     const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
     const final = isRepaired ? readBody(present) : shown;
@@ -313,6 +312,7 @@ export class Documents {
   }
 
   private noteRemovals(pageId: string, removals: readonly Removal[]): void {
+    if (removals.length === 0) return;
     const note = this.database.writer.prepare(
       'INSERT OR REPLACE INTO removals (pageId, client, clock, ranges) VALUES (?, ?, ?, ?)',
     );

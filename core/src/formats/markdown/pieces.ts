@@ -7,7 +7,9 @@ const PIECE_LINES = 300;
 /** A piece is parted within something that goes on only when it has become so long. */
 const FARTHEST = 200_000;
 
-const FENCE = /^ {0,3}(`{3,}|~{3,})/u;
+const FENCE = /^ {0,3}(`{3,}(?=[^`]*$)|~{3,})/u;
+/** What ends fenced code has nothing behind it: "```js" within code is a line of it (CommonMark 0.31, example 147). */
+const FENCE_END = /^ {0,3}(`{3,}|~{3,})\s*$/u;
 /** `[label]: address`, and no footnote, which is a block of words. */
 const DEFINITION = /^ {0,3}\[(?!\^)((?:[^\]\\]|\\.)+)\]:[ \t]*\S/u;
 const LABEL = /\[((?:[^[\]\\]|\\.)+)\]/gu;
@@ -46,10 +48,11 @@ export function piecesOf(text: string): string[] {
       pieces.push([]);
       size = 0;
     }
-    const mark = rawEnd === null ? FENCE.exec(line)?.[1] : undefined;
-    if (mark && fence === null) fence = mark;
-    else if (mark && fence !== null && mark.startsWith(fence)) fence = null;
-    else if (isFree) {
+    const mark: string | undefined = rawEnd === null && fence === null ? FENCE.exec(line)?.[1] : undefined;
+    if (mark) fence = mark;
+    else if (fence !== null) {
+      if (FENCE_END.exec(line)?.[1]!.startsWith(fence)) fence = null;
+    } else if (isFree) {
       rawEnd = RAW.find(([begin, end]) => begin.test(line) && !end.test(line))?.[1] ?? null;
       const label = DEFINITION.exec(line)?.[1];
       if (label !== undefined && !definitions.has(labelOf(label))) {

@@ -78,6 +78,17 @@ test('a long text is parsed in pieces that are never parted within code, each wi
   expect(pieces.filter((piece) => piece.includes('A footnote.'))).toHaveLength(1);
 });
 
+test('a long text is not parted within code that shows how code is written', () => {
+  const code = `\`\`\`\`md\n\`\`\`js\n${'run\n\n'.repeat(6_000)}\`\`\`\n${'still code\n\n'.repeat(2_000)}\`\`\`\`\n`;
+  const other = code.replaceAll('````', '```').replace('```\nstill', 'still');
+  for (const text of [code, other]) {
+    const [first, ...rest] = readMarkdown(text, () => undefined).blocks;
+    expect(first!.type).toBe('codeBlock');
+    expect(ownWords(first!).split('still code')).toHaveLength(2_001);
+    expect(rest).toEqual([]);
+  }
+});
+
 test('bytes are read as they were written', () => {
   expect(textOfBytes(new Uint8Array(Buffer.from('łódź', 'utf8')))).toBe('łódź');
   expect(textOfBytes(new Uint8Array(Buffer.from('\uFEFFłódź', 'utf16le')))).toBe('łódź');
