@@ -83,14 +83,14 @@ export function makeApp(services: Services): Express {
   app.use(compression());
 
   const api = express.Router();
-  api.use((request, response, next) => {
+  api.use(async (request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     const isWrite = !['GET', 'HEAD', 'OPTIONS'].includes(request.method);
     if (isWrite && !isOwnOrigin(request.headers.origin, request.headers.host, config.origin)) {
       next(new Problem(403, 'This was asked from another site and was not done.'));
       return;
     }
-    Object.assign(response.locals, accounts.bySession(sessionToken(request.headers.cookie)) ?? {});
+    Object.assign(response.locals, await accounts.bySession(sessionToken(request.headers.cookie)));
     next();
   });
   api.get('/health', async (_request, response) => {

@@ -36,7 +36,7 @@ const TAGS = {
   folds: 'Folds',
   desk: 'Desk',
   settings: 'Settings',
-  named: 'Named',
+  alsoNamed: 'AlsoNamed',
   kin: 'Kin',
 } as const;
 

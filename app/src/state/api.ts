@@ -2,7 +2,7 @@ import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchBaseQueryError }
 import type { TaskState } from '@glossarion/core/document';
 import type { MarginFilter, MarginPage } from '@glossarion/core/margin';
 import type { Act, Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
-import type { Mentions } from '@glossarion/core/alsoNamed';
+import type { AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk as DeskInfo } from '@glossarion/core/desk';
 import type { Finding } from '@glossarion/core/find';
@@ -37,7 +37,7 @@ export const api = createApi({
     unknown,
     FetchBaseQueryError
   >,
-  tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings', 'Named', 'Kin'],
+  tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings', 'AlsoNamed', 'Kin'],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),
     makeAccount: build.mutation<SessionInfo, { name: string; passphrase: string; invitation?: string }>({
@@ -70,7 +70,7 @@ export const api = createApi({
     }),
     acts: build.mutation<ActsDone, readonly Act[]>({
       query: (acts) => ({ url: '/acts', method: 'POST', body: { acts } }),
-      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk', 'Named', 'Kin'],
+      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk', 'AlsoNamed', 'Kin'],
     }),
     bin: build.query<BinnedEntry[], string>({
       query: (typed) => `/bin?q=${encodeURIComponent(typed)}`,
@@ -119,9 +119,9 @@ export const api = createApi({
       query: ({ id, ...wish }) => `/pages/${id}/margin?${asQuery(wish)}`,
       providesTags: ['Links', 'Titles'],
     }),
-    named: build.query<Mentions, { id: string; limit: number }>({
-      query: ({ id, limit }) => `/pages/${id}/named?limit=${limit}`,
-      providesTags: ['Named', 'Links', 'Titles'],
+    alsoNamed: build.query<AlsoNamedLines, { id: string; limit: number }>({
+      query: ({ id, limit }) => `/pages/${id}/alsoNamed?limit=${limit}`,
+      providesTags: ['AlsoNamed', 'Links', 'Titles'],
     }),
     kin: build.query<KinFound, string>({ query: (id) => `/pages/${id}/kin`, providesTags: ['Kin', 'Links', 'Titles'] }),
     glimpse: build.query<Glimpse, string>({
@@ -190,7 +190,7 @@ export const {
   useBlockPlaceQuery,
   usePageQuery,
   useMarginQuery,
-  useNamedQuery,
+  useAlsoNamedQuery,
   useKinQuery,
   useGlimpseQuery,
   useLinesQuery,

@@ -32,7 +32,7 @@ const targetsSlice = createSlice({
       .addMatcher(api.endpoints.desk.matchFulfilled, take)
       .addMatcher(api.endpoints.acts.matchFulfilled, take)
       .addMatcher(api.endpoints.margin.matchFulfilled, take)
-      .addMatcher(api.endpoints.named.matchFulfilled, take)
+      .addMatcher(api.endpoints.alsoNamed.matchFulfilled, take)
       .addMatcher(api.endpoints.glimpse.matchFulfilled, take);
   },
 });

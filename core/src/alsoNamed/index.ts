@@ -1,3 +1,3 @@
 export * from './finder';
 export * from '../links/ranges';
-export * from './mention';
+export * from './alsoNamedLine';

@@ -13,6 +13,7 @@ export * from './rescue';
 export { Block, Card, CodeBlock, FileBlock, Overview, PageLink, Picture, Tag } from './nodes';
 export * from './schema';
 export * from './seed';
+export * from './setAttributes';
 export * from './text';
 export * from './types';
 export * from './counts';

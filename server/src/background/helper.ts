@@ -2,17 +2,17 @@ import type { Kin } from '@glossarion/core/kin';
 import { Worker } from 'node:worker_threads';
 import type { RawDatabase } from '../database/database';
 import { KinSearch } from './kin';
-import { MentionSearch, type MentionBatch } from './mentions';
+import { AlsoNamedSearch, type AlsoNamedBatch } from './alsoNamed';
 
 /** What the background is asked for. */
 export type Asked =
-  | { do: 'mentions' }
-  | { do: 'forget'; ownerId: string }
-  | { do: 'kin'; ownerId: string; pageId: string }
+  | { do: 'alsoNamed' }
+  | { do: 'forget'; accountId: string }
+  | { do: 'kin'; accountId: string; pageId: string }
   | { do: 'join' };
 
 export interface Answers {
-  mentions: MentionBatch | null;
+  alsoNamed: AlsoNamedBatch | null;
   forget: null;
   kin: Kin[];
   join: null;
@@ -20,17 +20,17 @@ export interface Answers {
 
 /** Answers what is asked, from a database that is only read; `join` joins the newest part to it. */
 export function answerWith(database: RawDatabase, join: () => void): (asked: Asked) => Answers[Asked['do']] {
-  const mentions = new MentionSearch(database);
+  const alsoNamed = new AlsoNamedSearch(database);
   const kin = new KinSearch(database);
   return (asked) => {
     switch (asked.do) {
-      case 'mentions':
-        return mentions.next();
+      case 'alsoNamed':
+        return alsoNamed.next();
       case 'forget':
-        mentions.forget(asked.ownerId);
+        alsoNamed.forget(asked.accountId);
         return null;
       case 'kin':
-        return kin.find(asked.ownerId, asked.pageId);
+        return kin.find(asked.accountId, asked.pageId);
       case 'join':
         join();
         return null;

@@ -1,6 +1,21 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { kinOf, tellingStems, type Kin, type KinPage, type Rarity } from '@glossarion/core/kin';
+import { ownView, ViewerConnection } from '../access';
 import type { RawDatabase } from '../database/database';
+import { prepared } from '../database/prepared';
+import { WORD_COUNT } from '../entities/find.queries';
+import {
+  BY_LINKS,
+  BY_WORDS,
+  IS_KIN,
+  LINKED,
+  LINKS_COUNT,
+  NODES,
+  PAGES_COUNT,
+  TAGS,
+  TAGS_COUNT,
+  TITLE,
+} from './kin.queries';
 
 const CANDIDATES = 80;
 const STEMS = 14;
@@ -12,117 +27,74 @@ const LINES = 400;
 export class KinSearch {
   constructor(private database: RawDatabase) {}
 
-  find(ownerId: string, pageId: string): Kin[] {
-    const page = this.page(pageId);
+  find(accountId: string, pageId: string): Kin[] {
+    const connection = new ViewerConnection(this.database, ownView(accountId), true);
+    const page = pageOf(connection, pageId);
     if (!page) return [];
-    const rarity = this.rarity(ownerId);
+    const rarity = rarityOf(connection);
     const stems = tellingStems(page, rarity, STEMS);
-    const linked = new Set(this.linked(pageId));
-    const candidates = new Set([...this.byWords(ownerId, stems), ...this.byLinks(pageId)]);
+    const linked = new Set(linkedWith(connection, pageId));
+    const candidates = new Set([...byWords(connection, stems), ...byLinks(connection, pageId)]);
     const others = [...candidates]
-      .filter((id) => id !== pageId && !linked.has(id))
-      .flatMap((id) => (this.isShown(ownerId, id) ? (this.page(id) ?? []) : []));
+      .filter((id) => id !== pageId && !linked.has(id) && isKin(connection, id))
+      .flatMap((id) => pageOf(connection, id) ?? []);
     return kinOf(page, others, rarity, SHOWN);
   }
+}
 
-  private page(id: string): KinPage | null {
-    const entry = this.database.prepare('SELECT name FROM entries WHERE id = ?').get(id) as
-      { name: string } | undefined;
-    if (!entry) return null;
-    const nodes = this.database
-      .prepare('SELECT node FROM blocks WHERE pageId = ? ORDER BY position LIMIT ?')
-      .all(id, LINES) as { node: string }[];
-    const titleOf = (target: string) =>
-      (
-        this.database.prepare('SELECT name FROM entries WHERE id = ? AND day IS NULL').get(target) as
-          { name: string } | undefined
-      )?.name ?? '';
-    const tags = this.database.prepare('SELECT DISTINCT tag FROM tags WHERE pageId = ?').all(id) as { tag: string }[];
-    return {
-      id,
-      title: entry.name,
-      words: nodes.map(({ node }) => shownWords(JSON.parse(node) as NodeJson, titleOf)).join('\n'),
-      links: this.linked(id),
-      tags: tags.map(({ tag }) => tag),
-    };
-  }
+const idsOf = (rows: readonly { id: string }[]): string[] => rows.map(({ id }) => id);
 
-  /** Pages that this one links to, and those that link to it. */
-  private linked(pageId: string): string[] {
-    const rows = this.database
-      .prepare(
-        `SELECT COALESCE(b.pageId, l.target) AS id FROM links l LEFT JOIN blocks b ON b.id = l.target WHERE l.pageId = @id
-         UNION SELECT pageId FROM links WHERE target = @id
-         UNION SELECT l.pageId FROM blocks b JOIN links l ON l.target = b.id WHERE b.pageId = @id`,
-      )
-      .all({ id: pageId }) as { id: string }[];
-    return rows.map(({ id }) => id).filter((id) => id !== pageId);
-  }
+function pageOf(connection: ViewerConnection, id: string): KinPage | null {
+  const title = connection.first<{ name: string }>(TITLE, { id })?.name;
+  if (title === undefined) return null;
+  const nodes = connection.all<{ node: string }>(NODES, { id, limit: LINES });
+  const titleOf = (target: string) => {
+    const linked = connection.first<{ name: string; day: string | null }>(TITLE, { id: target });
+    return linked?.day === null ? linked.name : '';
+  };
+  return {
+    id,
+    title,
+    words: nodes.map(({ node }) => shownWords(JSON.parse(node) as NodeJson, titleOf)).join('\n'),
+    links: linkedWith(connection, id),
+    tags: connection.all<{ tag: string }>(TAGS, { id }).map(({ tag }) => tag),
+  };
+}
 
-  private byWords(ownerId: string, stems: readonly string[]): string[] {
-    if (stems.length === 0) return [];
-    const match = stems.map((stem) => `"${stem.replaceAll('"', '')}"*`).join(' OR ');
-    const rows = this.database
-      .prepare(
-        `SELECT e.id FROM findIndex f JOIN entries e ON e.row = f.rowid
-         WHERE findIndex MATCH ? AND e.ownerId = ? AND e.kind = 'page' AND e.day IS NULL
-         ORDER BY bm25(findIndex, 4, 1) LIMIT ?`,
-      )
-      .all(match, ownerId, CANDIDATES) as { id: string }[];
-    return rows.map(({ id }) => id);
-  }
+/** Pages that this one links to, and those that link to it. */
+const linkedWith = (connection: ViewerConnection, id: string): string[] =>
+  idsOf(connection.all(LINKED, { id })).filter((each) => each !== id);
 
-  /** Pages that link to the same, and pages that the same link to. */
-  private byLinks(pageId: string): string[] {
-    const rows = this.database
-      .prepare(
-        `SELECT DISTINCT id FROM (
-           SELECT id FROM (SELECT two.pageId AS id FROM links one JOIN links two ON two.target = one.target
-             WHERE one.pageId = @id LIMIT 400)
-           UNION ALL
-           SELECT id FROM (SELECT two.target AS id FROM links one JOIN links two ON two.pageId = one.pageId
-             WHERE one.target = @id LIMIT 400)
-         ) LIMIT @most`,
-      )
-      .all({ id: pageId, most: CANDIDATES }) as { id: string }[];
-    return rows.map(({ id }) => id);
-  }
+function byWords(connection: ViewerConnection, stems: readonly string[]): string[] {
+  if (stems.length === 0) return [];
+  const match = stems.map((stem) => `"${stem.replaceAll('"', '')}"*`).join(' OR ');
+  return idsOf(connection.all(BY_WORDS, { match, limit: CANDIDATES }));
+}
 
-  /** Whether it is a page of this owner's, no day, not in the bin. */
-  private isShown(ownerId: string, id: string): boolean {
-    const row = this.database
-      .prepare(
-        `WITH RECURSIVE up(id, parentId, deletedAt) AS (
-           SELECT id, parentId, deletedAt FROM entries WHERE id = ? AND ownerId = ? AND kind = 'page' AND day IS NULL
-           UNION SELECT e.id, e.parentId, e.deletedAt FROM entries e JOIN up ON e.id = up.parentId
-         ) SELECT COUNT(*) AS steps, COUNT(deletedAt) AS deleted FROM up`,
-      )
-      .get(id, ownerId) as { steps: number; deleted: number };
-    return row.steps > 0 && row.deleted === 0;
-  }
+/** Pages that link to the same, and pages that the same link to. */
+const byLinks = (connection: ViewerConnection, id: string): string[] =>
+  idsOf(connection.all(BY_LINKS, { id, limit: CANDIDATES }));
 
-  private rarity(ownerId: string): Rarity {
-    const { pages } = this.database
-      .prepare("SELECT COUNT(*) AS pages FROM entries WHERE ownerId = ? AND kind = 'page'")
-      .get(ownerId) as { pages: number };
-    const words = this.database.prepare('SELECT SUM(doc) AS count FROM findVocabulary WHERE term >= ? AND term < ?');
-    const links = this.database.prepare('SELECT COUNT(*) AS count FROM links WHERE target = ?');
-    const tags = this.database.prepare('SELECT COUNT(DISTINCT pageId) AS count FROM tags WHERE tag = ?');
-    const kept = new Map<string, number>();
-    const once = (key: string, count: () => unknown): number => {
-      let known = kept.get(key);
-      if (known === undefined) {
-        known = Math.min(pages, (count() as { count: number | null }).count ?? 0);
-        kept.set(key, known);
-      }
-      return known;
-    };
-    return {
-      pages,
-      // The index holds words, not stems: those that begin with the stem stand for it.
-      ofWord: (stem) => once(`w${stem}`, () => words.get(stem, `${stem}\uFFFF`)),
-      ofLink: (id) => once(`l${id}`, () => links.get(id)),
-      ofTag: (tag) => once(`t${tag}`, () => tags.get(tag)),
-    };
-  }
+/** Whether it is a page that can be alike: no day, not in the bin. */
+const isKin = (connection: ViewerConnection, id: string): boolean => connection.first(IS_KIN, { id }) !== undefined;
+
+function rarityOf(connection: ViewerConnection): Rarity {
+  const { pages } = connection.first<{ pages: number }>(PAGES_COUNT)!;
+  const words = prepared(connection.raw, WORD_COUNT);
+  const kept = new Map<string, number>();
+  const once = (key: string, count: () => unknown): number => {
+    let known = kept.get(key);
+    if (known === undefined) {
+      known = Math.min(pages, (count() as { count: number | null }).count ?? 0);
+      kept.set(key, known);
+    }
+    return known;
+  };
+  return {
+    pages,
+    // The index holds words, not stems: those that begin with the stem stand for it.
+    ofWord: (stem) => once(`w${stem}`, () => words.get(stem, `${stem}\uFFFF`)),
+    ofLink: (id) => once(`l${id}`, () => connection.first(LINKS_COUNT, { id })),
+    ofTag: (tag) => once(`t${tag}`, () => connection.first(TAGS_COUNT, { tag })),
+  };
 }

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
+import { ownView } from '../access';
 import { readConfig } from '../config';
 import { openServices } from '../services';
 import { orTell } from '../startError';
@@ -16,7 +17,7 @@ const config = readConfig({ ...process.env, ...(values.data ? { GLOSSARION_DATA:
 const services = await orTell(() => openServices(config, pino({ level: config.logLevel })));
 const name = `Made ${pages} ${Date.now().toString(36)}`;
 const account = await services.accounts.make(name, 'made for measuring');
-const report = await services.imports.take(account.id, madeNotes({ pages }));
+const report = await services.imports.take(ownView(account.id), madeNotes({ pages }));
 await services.background.close();
 await services.database.close();
 console.log(

@@ -7,6 +7,7 @@ import { foldWords, indexedWords, parseQuery, toMatch } from '@glossarion/core/f
 import { nameFuzzy } from '@glossarion/core/names';
 import { parseMarkdown } from '@glossarion/core/formats/markdown';
 import type { Act } from '@glossarion/core/outline';
+import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
 import { median, percentile, say, sum, time, timeAsync } from '../measuring/measure';
@@ -26,88 +27,93 @@ const note = (row: string, milliseconds: number): void => void flat.set(row, [..
 
 interface Measured {
   services: Services;
-  ownerId: string;
+  viewer: Viewer;
   pages: number;
   scale: string;
 }
 
-async function measureImport({ services, ownerId, pages, scale }: Measured): Promise<void> {
+async function measureImport({ services, viewer, pages, scale }: Measured): Promise<void> {
   const files = madeNotes({ pages });
   const warming = files.slice(0, WARMING);
   warming.forEach((file) => parseMarkdown(file.text));
   const { id: other } = await services.accounts.make('Warming', 'made for measuring');
-  await services.imports.take(other, warming);
+  await services.imports.take(ownView(other), warming);
   const parsing = time(() => files.forEach((file) => parseMarkdown(file.text)));
-  const importing = await timeAsync(() => services.imports.take(ownerId, files));
+  const importing = await timeAsync(() => services.imports.take(viewer, files));
   say('import / parsing with remark alone', scale, importing / parsing, 2);
 }
 
-function measureFind({ services: { database, find }, ownerId, scale }: Measured): void {
+function measureFind({ services: { database, find }, viewer, scale }: Measured): void {
   const text = madeNotes({ pages: 50 })
     .map((file) => file.text)
     .join(' ');
   const words = [...new Set(indexedWords(text).split(' '))].slice(0, 60);
   const typed = words.flatMap((word) => [word.slice(0, 1), word.slice(0, 3), word]);
-  const bare = database.statement(
+  const bare = database.reader.prepare(
     'SELECT rowid FROM findIndex WHERE findIndex MATCH ? ORDER BY bm25(findIndex, 8, 1) LIMIT 24',
   );
-  typed.forEach((each) => find.find(ownerId, each));
+  typed.forEach((each) => find.find(viewer, each));
   const bareTimes = typed.map((each) => time(() => bare.all(toMatch(parseQuery(each)))));
-  const findTimes = typed.map((each) => time(() => find.find(ownerId, each)));
+  const findTimes = typed.map((each) => time(() => find.find(viewer, each)));
   const p95 = percentile(findTimes, 0.95);
   say('Find as typed / bare FTS5', scale, sum(findTimes) / sum(bareTimes), 2, `p95 ${p95.toFixed(1)} ms, at most 100`);
 }
 
-function measureGoTo({ services: { database, find }, ownerId, pages, scale }: Measured): void {
-  const names = database.all<{ name: string }>('SELECT name FROM entries WHERE ownerId = ?', ownerId);
+async function measureGoTo({ services: { database, find }, viewer, pages, scale }: Measured): Promise<void> {
+  const names = database.reading(viewer).all<{ name: string }>('SELECT e.name FROM entries e WHERE VISIBLE(e)');
   const folded = names.map(({ name }) => foldWords(name));
   const typed = Array.from({ length: 40 }, (_each, index) => foldWords(madeTitle((index * 97) % pages))).flatMap(
     (title) => [title.slice(0, 6), title.slice(5), title],
   );
-  typed.forEach((each) => find.byName(ownerId, each, 9));
+  for (const each of typed) await find.byName(viewer, each, 9);
   const bare = typed.map((each) => time(() => nameFuzzy.search(folded, each)));
-  const own = typed.map((each) => time(() => find.byName(ownerId, each, 9)));
+  const own: number[] = [];
+  for (const each of typed) own.push(await timeAsync(() => find.byName(viewer, each, 9)));
   const p95 = percentile(own, 0.95).toFixed(1);
   say('Go to / uFuzzy alone', scale, sum(own) / sum(bare), 1.5, `${names.length} names, p95 ${p95} ms`);
 }
 
-function measureMargin({ services: { database, find, margin }, ownerId, scale }: Measured): void {
-  const pageId = find.byName(ownerId, madeTitle(0), 1)[0]!.id;
-  const rows = database.statement(
-    `SELECT l.pageId, l.blockId, b.node, e.name FROM links l JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
-     JOIN entries e ON e.id = l.pageId WHERE l.target = ?`,
+async function measureMargin({ services: { database, find, margin }, viewer, scale }: Measured): Promise<void> {
+  const pageId = (await find.byName(viewer, madeTitle(0), 1))[0]!.id;
+  const rows = database.reader.prepare(
+    `SELECT l.documentId, l.blockId, b.node, e.name FROM links l JOIN blocks b ON b.documentId = l.documentId AND b.id = l.blockId
+     JOIN entries e ON e.id = l.documentId WHERE l.target = ?`,
   );
   const repeat = (work: () => unknown) => sum(Array.from({ length: 30 }, () => time(work)));
-  repeat(() => margin.glosses(ownerId, pageId));
+  repeat(() => margin.glosses(viewer, pageId));
   const prepared = repeat(() => rows.all(pageId));
-  const glosses = repeat(() => margin.glosses(ownerId, pageId));
-  const { length } = margin.glosses(ownerId, pageId).glosses;
+  const glosses = repeat(() => margin.glosses(viewer, pageId));
+  const { length } = margin.glosses(viewer, pageId).glosses;
   say(`a page with ${length} glosses / its rows`, scale, glosses / prepared, 6);
 }
 
 /** The contents of a notebook as it opens, and a move of a section with 5,000 pages. */
-async function measureOutline({ services, ownerId, scale }: Measured): Promise<void> {
+async function measureOutline({ services, viewer, scale }: Measured): Promise<void> {
   const { acts, imports, outline } = services;
   const long = Array.from({ length: LONG_SECTION }, (_each, index) => ({
     path: `Long/Here/Long section/Leaf ${index}.md`,
     text: 'Written.\n',
   }));
-  await imports.take(ownerId, [...long, { path: 'Long/There/One.md', text: 'Written.\n' }]);
-  const notebooks = outline.notebooks(ownerId);
+  await imports.take(viewer, [...long, { path: 'Long/There/One.md', text: 'Written.\n' }]);
+  const notebooks = outline.notebooks(viewer);
   const first = notebooks.find((notebook) => notebook.name === 'Notebook 1')!;
-  const repeat = (work: () => unknown) => Array.from({ length: 40 }, () => time(work)).slice(8);
-  note('opening the contents of 1,000 pages', median(repeat(() => outline.contents(ownerId, first.id))));
+  const repeat = async (work: () => Promise<unknown>) => {
+    const times: number[] = [];
+    for (let turn = 0; turn < 40; turn += 1) times.push(await timeAsync(work));
+    return times.slice(8);
+  };
+  note('opening the contents of 1,000 pages', median(await repeat(() => outline.contents(viewer, first.id))));
 
   const notebook = notebooks.find((each) => each.name === 'Long')!;
-  const { entries } = outline.contents(ownerId, notebook.id);
+  const { entries } = await outline.contents(viewer, notebook.id);
   const idOf = (name: string) => entries.find((entry) => entry.name === name)!.id;
   const small = newId();
-  await acts.perform(ownerId, [{ do: 'make', id: small, kind: 'section', parentId: idOf('Here'), name: 'Small' }]);
+  await acts.perform(viewer, [{ do: 'make', id: small, kind: 'section', parentId: idOf('Here'), name: 'Small' }]);
   const moving = async (id: string): Promise<number> => {
     const times: number[] = [];
     for (let turn = 0; turn < 24; turn += 1) {
       const move: Act = { do: 'place', id, parentId: idOf(turn % 2 === 0 ? 'There' : 'Here') };
-      times.push(await timeAsync(() => acts.perform(ownerId, [move])));
+      times.push(await timeAsync(() => acts.perform(viewer, [move])));
     }
     return median(times.slice(4));
   };
@@ -115,23 +121,24 @@ async function measureOutline({ services, ownerId, scale }: Measured): Promise<v
   say('a move of 5,000 pages / of none', scale, ofLong / ofSmall, 1.3);
   note('a move of a section with 5,000 pages', ofLong);
 
-  const long50 = outline.contents(ownerId, notebook.id);
+  const long50 = await outline.contents(viewer, notebook.id);
   if (long50.entries.length > LONG_SECTION) throw new Error('A long section is open before anybody opened it.');
-  await outline.fold(ownerId, idOf('Long section'), true);
-  note('opening a contents with 5,000 lines', median(repeat(() => outline.contents(ownerId, notebook.id))));
+  await outline.fold(viewer, idOf('Long section'), true);
+  note('opening a contents with 5,000 lines', median(await repeat(() => outline.contents(viewer, notebook.id))));
 }
 
 for (const pages of sizes) {
   const data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-bench-'));
   const services = await openServices(readConfig({ GLOSSARION_DATA: data }), pino({ level: 'silent' }));
-  const { id: ownerId } = await services.accounts.make('Measured', 'made for measuring');
-  const measured: Measured = { services, ownerId, pages, scale: `${pages} pages` };
+  const account = await services.accounts.make('Measured', 'made for measuring');
+  const viewer = ownView(account.id);
+  const measured: Measured = { services, viewer, pages, scale: `${pages} pages` };
   await measureImport(measured);
   await services.background.idle();
   measureFind(measured);
-  measureGoTo(measured);
-  measureMargin(measured);
-  measurePicker(measured);
+  await measureGoTo(measured);
+  await measureMargin(measured);
+  await measurePicker(measured);
   measureMentions(measured);
   await measureBackground(measured);
   await measureManyLinks(measured);

@@ -9,6 +9,9 @@ import { Structure1790000100000 } from '../migrations/1790000100000-structure';
 import { Links1790000300000 } from '../migrations/1790000300000-links';
 import { Writing1790000200000 } from '../migrations/1790000200000-writing';
 import { Places1790000400000 } from '../migrations/1790000400000-places';
+import { Documents1790000500000 } from '../migrations/1790000500000-documents';
+import { ViewerConnection, type Viewer } from '../access';
+import { copyBeforeMigrations, dropCopies } from './copies';
 import { examine } from './examine';
 import { lockFolder } from './lock';
 import { readMarker, writeMarker } from './marker';
@@ -24,11 +27,11 @@ const MIGRATIONS = [
   Writing1790000200000,
   Links1790000300000,
   Places1790000400000,
+  Documents1790000500000,
 ];
 
-/** The most that the writing connection keeps in memory, and during long work, in kilobytes. */
+/** The most that the writing connection keeps in memory, in kilobytes. */
 const WRITER_CACHE = 16_384;
-const LONG_CACHE = 4_096;
 
 /** The most pages a database can have (https://www.sqlite.org/limits.html, 10). */
 const MOST_PAGES = 4_294_967_294;
@@ -41,9 +44,11 @@ export type Ending = (isStored: boolean) => void;
  * that overlap on one connection would become one. Reading has a connection of its own and sees what is committed.
  */
 export class Database {
+  /** The imports that are under way: of what they bring, nothing is seen. */
+  readonly importing = new Set<string>();
   private writes = new WriteQueue();
-  private statements = new Map<string, BetterSqlite3.Statement>();
   private endings = new Set<Ending>();
+  private syncing: { how: 'FULL' | 'NORMAL'; of: RawDatabase | null } = { how: 'FULL', of: null };
   private raw: RawDatabase | undefined;
   private counters: { changes: BetterSqlite3.Statement; version: BetterSqlite3.Statement } | null = null;
   /** Why the last transaction could not be stored, as long as none was since. */
@@ -51,12 +56,28 @@ export class Database {
 
   private constructor(
     private source: DataSource,
+    private readingSource: DataSource,
     private folder: string,
     readonly file: string,
     /** The connection that reads what is committed. */
     readonly reader: RawDatabase,
     private unlock: () => void,
   ) {}
+
+  /** Repositories and queries that read what is committed. */
+  get manager(): EntityManager {
+    return this.readingSource.manager;
+  }
+
+  /** What is committed, as a viewer may see it. */
+  reading(viewer: Viewer): ViewerConnection {
+    return new ViewerConnection(this.reader, viewer, this.importing.size > 0);
+  }
+
+  /** The transaction that is under way, as a viewer may see it; only within `write`. */
+  writing(viewer: Viewer): ViewerConnection {
+    return new ViewerConnection(this.writer, viewer, this.importing.size > 0);
+  }
 
   /** The connection that is written on; only within `write`. It may be another one after a failure. */
   get writer(): RawDatabase {
@@ -74,11 +95,9 @@ export class Database {
     const unlock = lockFolder(folder);
     try {
       const file = path.join(folder, 'glossarion.sqlite');
-      examine(
-        folder,
-        file,
-        MIGRATIONS.map(({ name }) => name),
-      );
+      const known = MIGRATIONS.map(({ name }) => name);
+      examine(folder, file, known);
+      const isRenewed = copyBeforeMigrations(folder, file, known);
       const opened: { database?: Database } = {};
       let writer: RawDatabase | undefined;
       const source = new DataSource({
@@ -95,12 +114,25 @@ export class Database {
       });
       await source.initialize();
       await source.runMigrations({ transaction: 'each' });
-      const reader = new BetterSqlite3(file, { readonly: true });
-      reader.pragma('cache_size = -65536');
-      const database = new Database(source, folder, file, reader, unlock);
+      let reader: RawDatabase | undefined;
+      const readingSource = new DataSource({
+        type: 'better-sqlite3',
+        database: file,
+        readonly: true,
+        entities,
+        synchronize: false,
+        prepareDatabase: (connection: RawDatabase) => {
+          reader = connection;
+          connection.pragma('cache_size = -65536');
+        },
+      });
+      await readingSource.initialize();
+      const database = new Database(source, readingSource, folder, file, reader!, unlock);
       opened.database = database;
       database.raw = writer;
       database.mark(true);
+      // The start before this one was good: what it was renewed from is not needed any more.
+      if (!isRenewed) dropCopies(folder);
       return database;
     } catch (error) {
       unlock();
@@ -140,26 +172,28 @@ export class Database {
    * @throws Trouble when the disk would not take it; whatever `work` throws
    */
   write<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
-    return this.writes.run(() => this.transact(work));
+    return this.writes.run(() => {
+      this.syncAs('FULL');
+      return this.transact(work);
+    });
   }
 
   /**
-   * The same for work that takes long and lets others be served between its pieces: what it writes is brought to the
-   * disk beside this thread, before it is said to be stored, so that its end holds nobody up.
+   * The same for a piece of long work that counts only once it is whole: it is not waited for until the disk has it.
+   * What is written after it is, and then so is this.
    */
-  writeLong<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
-    return this.writes.run(async () => {
-      this.writer.pragma('synchronous = NORMAL');
-      this.writer.pragma(`cache_size = -${LONG_CACHE}`);
-      try {
-        const result = await this.transact(work);
-        await this.settle();
-        return result;
-      } finally {
-        this.writer.pragma('synchronous = FULL');
-        this.writer.pragma(`cache_size = -${WRITER_CACHE}`);
-      }
+  writePiece<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
+    return this.writes.run(() => {
+      this.syncAs('NORMAL');
+      return this.transact(work);
     });
+  }
+
+  /** Whether the disk is waited for at the end of a transaction (FULL). A connection begins so. */
+  private syncAs(how: 'FULL' | 'NORMAL'): void {
+    if (this.syncing.how === how && this.syncing.of === this.writer) return;
+    this.writer.pragma(`synchronous = ${how}`);
+    this.syncing = { how, of: this.writer };
   }
 
   private async transact<T>(work: (manager: EntityManager) => Promise<T> | T): Promise<T> {
@@ -231,7 +265,7 @@ export class Database {
 
   /** Why nothing can be stored at present; null when it can. After a failure a write is tried. */
   async ailment(): Promise<Trouble | null> {
-    this.first('SELECT 1');
+    this.reader.pragma('data_version');
     if (!this.trouble) return null;
     try {
       await this.writes.run(async () => this.isWritable());
@@ -242,27 +276,12 @@ export class Database {
     return this.trouble;
   }
 
-  /** A prepared statement of the reading connection, kept for the next time. */
-  statement(sql: string): BetterSqlite3.Statement {
-    let statement = this.statements.get(sql);
-    if (!statement) this.statements.set(sql, (statement = this.reader.prepare(sql)));
-    return statement;
-  }
-
-  all<T>(sql: string, ...values: unknown[]): T[] {
-    return this.statement(sql).all(...values) as T[];
-  }
-
-  first<T>(sql: string, ...values: unknown[]): T | undefined {
-    return this.statement(sql).get(...values) as T | undefined;
-  }
-
   /** How large the newest part is, which is not joined to the database yet, in bytes. */
   newest(): number {
     return statSync(`${this.file}-wal`, { throwIfNoEntry: false })?.size ?? 0;
   }
 
-  /** Brings what a long transaction has written so far to the disk, so that little is left for its end. */
+  /** Brings what was written in pieces so far to the disk, so that little is left for their end. */
   async settle(): Promise<void> {
     const wal = await open(`${this.file}-wal`, 'r').catch(() => null);
     if (!wal) return;
@@ -282,7 +301,7 @@ export class Database {
     } catch {
       // Without room for it, the newest part stays in a file of its own and is joined at the next start.
     }
-    this.reader.close();
+    await this.readingSource.destroy();
     await this.source.destroy();
     this.unlock();
   }

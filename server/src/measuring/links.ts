@@ -5,13 +5,17 @@ import { foldWords } from '@glossarion/core/find';
 import { nameFuzzy } from '@glossarion/core/names';
 import { Pickables, type PickContext } from '@glossarion/core/pickables';
 import { Text as SharedText } from 'yjs';
+import type { Viewer } from '../access';
+import { PAGE_IDS } from '../background/alsoNamed.queries';
+import { prepared } from '../database/prepared';
+import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import type { Services } from '../services';
 import { madeTitle } from '../services/madeNotes';
 import { median, percentile, say, sum, time, timeAsync } from './measure';
 
 interface Measured {
   services: Services;
-  ownerId: string;
+  viewer: Viewer;
   pages: number;
   scale: string;
 }
@@ -30,9 +34,9 @@ const pointingAt = (title: string, links: number) =>
   }));
 
 /** A page many lines point at: its Margin, and a new name for it. */
-export async function measureManyLinks({ services, ownerId, scale }: Measured): Promise<void> {
+export async function measureManyLinks({ services, viewer, scale }: Measured): Promise<void> {
   const { acts, background, database, find, imports, margin } = services;
-  await imports.take(ownerId, [
+  await imports.take(viewer, [
     { path: 'Many/Centre.md', text: 'Named often.\n' },
     { path: 'Many/Lone.md', text: 'Named never.\n' },
     { path: 'Many/Middle.md', text: 'Named too.\n' },
@@ -40,25 +44,25 @@ export async function measureManyLinks({ services, ownerId, scale }: Measured): 
     ...pointingAt('Middle', GLOSSES),
   ]);
   await background.idle();
-  const idOf = (title: string) => find.byName(ownerId, title, 5).find((each) => each.title === title)!.id;
-  const middle = idOf('Middle');
-  const rows = database.statement(
-    `SELECT l.pageId, l.blockId, b.node, e.name FROM links l JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
-     JOIN entries e ON e.id = l.pageId WHERE l.target = ?`,
+  const idOf = async (title: string) => (await find.byName(viewer, title, 5)).find((each) => each.title === title)!.id;
+  const middle = await idOf('Middle');
+  const rows = database.reader.prepare(
+    `SELECT l.documentId, l.blockId, b.node, e.name FROM links l JOIN blocks b ON b.documentId = l.documentId AND b.id = l.blockId
+     JOIN entries e ON e.id = l.documentId WHERE l.target = ?`,
   );
   const repeat = (work: () => unknown) => Array.from({ length: 12 }, () => time(work)).slice(2);
-  const opened = repeat(() => margin.glosses(ownerId, middle));
+  const opened = repeat(() => margin.glosses(viewer, middle));
   const prepared = repeat(() => rows.all(middle));
-  const { count } = margin.glosses(ownerId, middle);
+  const { count } = margin.glosses(viewer, middle);
   const milliseconds = `${median(opened).toFixed(0)} ms for the first 200`;
   say(`a page with ${count} glosses / its rows`, scale, sum(opened) / sum(prepared), 6, milliseconds);
 
   const renaming = async (title: string): Promise<number> => {
-    const id = idOf(title);
+    const id = await idOf(title);
     const times: number[] = [];
     for (let turn = 0; turn < 24; turn += 1) {
       const name = `${title}${turn % 2 === 0 ? ' again' : ''}`;
-      times.push(await timeAsync(() => acts.perform(ownerId, [{ do: 'name', id, name }])));
+      times.push(await timeAsync(() => acts.perform(viewer, [{ do: 'name', id, name }])));
     }
     return median(times.slice(4));
   };
@@ -68,8 +72,8 @@ export async function measureManyLinks({ services, ownerId, scale }: Measured): 
 }
 
 /** Choosing what to link to, as a window does it in its worker. */
-export function measurePicker({ services: { pickables }, ownerId, pages, scale }: Measured): void {
-  const { entries } = pickables.since(ownerId, null);
+export async function measurePicker({ services: { pickables }, viewer, pages, scale }: Measured): Promise<void> {
+  const { entries } = await pickables.since(viewer, null);
   const held = new Pickables();
   entries.forEach((entry) => held.set(entry));
   const folded = entries.map(({ title }) => foldWords(title));
@@ -87,15 +91,13 @@ export function measurePicker({ services: { pickables }, ownerId, pages, scale }
 }
 
 /** Names found in all text, against a plain search for many patterns over the same text. */
-export function measureMentions({ services: { database }, ownerId, scale }: Measured): void {
-  const names = database
-    .all<{ name: string }>("SELECT name FROM entries WHERE ownerId = ? AND kind = 'page' AND name != ''", ownerId)
+export function measureMentions({ services: { database }, viewer, scale }: Measured): void {
+  const connection = database.reading(viewer);
+  const names = connection
+    .all<{ name: string }>("SELECT e.name FROM entries e WHERE e.kind = 'page' AND e.name != '' AND VISIBLE(e)")
     .map(({ name }) => name);
-  const texts = database
-    .all<{ json: string }>(
-      'SELECT b.json FROM bodies b JOIN entries e ON e.id = b.pageId WHERE e.ownerId = ? LIMIT 10000',
-      ownerId,
-    )
+  const texts = connection
+    .all<{ json: string }>('SELECT d.json FROM documents d JOIN entries e ON e.id = d.id WHERE VISIBLE(e) LIMIT 10000')
     .flatMap(({ json }) => (JSON.parse(json) as BodyJson).content.flatMap(textBlocks).map(searchedText));
   const finder = new NameFinder();
   names.forEach((name) => finder.add(name));
@@ -109,21 +111,17 @@ export function measureMentions({ services: { database }, ownerId, scale }: Meas
 }
 
 /** What is written while the whole account is looked through in the background. */
-export async function measureBackground({ services, ownerId, scale }: Measured): Promise<void> {
+export async function measureBackground({ services, viewer, scale }: Measured): Promise<void> {
   const { background, database, documents, find } = services;
-  const pageId = find.byName(ownerId, madeTitle(1), 1)[0]!.id;
-  const key = () => documents.edit(ownerId, pageId, (document) => document.get('title', SharedText).insert(0, 'x'));
+  const pageId = (await find.byName(viewer, madeTitle(1), 1))[0]!.id;
+  const key = () => documents.edit(viewer, pageId, (document) => document.get('title', SharedText).insert(0, 'x'));
   await background.idle();
   const atRest: number[] = [];
   for (let turn = 0; turn < 60; turn += 1) atRest.push(await timeAsync(key));
   await background.idle();
   await database.write(() => {
-    database.writer
-      .prepare(
-        `INSERT OR REPLACE INTO mentionsDue (pageId, ownerId, number)
-         SELECT id, ownerId, row FROM entries WHERE kind = 'page' AND ownerId = ?`,
-      )
-      .run(ownerId);
+    const pages = database.writing(viewer).all<{ id: string }>(PAGE_IDS);
+    for (const { id } of pages) prepared(database.writer, MAKE_DUE).run(id);
   });
   const start = performance.now();
   let isOver = false;

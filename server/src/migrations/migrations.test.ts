@@ -15,6 +15,7 @@ import {
 } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
 import { dayId } from '@glossarion/core/journal';
+import { ownView } from '../access';
 import { checkData } from '../services/checkData';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { Foundations1790000000000 } from './1790000000000-foundations';
@@ -205,13 +206,13 @@ test('every text is there word for word, found, and points where it pointed', as
 
 test('what names a page is found in the old texts too', async () => {
   await server.services.background.idle();
-  const { mentions } = (await ines.get(`/pages/${ids.gate}/named`)).body as { mentions: { pageId: string }[] };
-  expect(mentions.map((each) => each.pageId)).toEqual([dayId(ids.account!, DAY)]);
+  const { lines } = (await ines.get(`/pages/${ids.gate}/alsoNamed`)).body as { lines: { pageId: string }[] };
+  expect(lines.map((each) => each.pageId)).toEqual([dayId(ids.account!, DAY)]);
 });
 
 test.each(['gate', 'pintle'])('%s, whose text was stored either way, is written on', async (name) => {
   const { documents } = server.services;
-  const opened = await documents.open(ids.account!, ids[name]!, null, null);
+  const opened = await documents.open(ownView(ids.account!), ids[name]!, null, null);
   const document = new Y.Doc();
   Y.applyUpdate(document, opened.update);
   const before = Y.encodeStateVector(document);
@@ -220,7 +221,13 @@ test.each(['gate', 'pintle'])('%s, whose text was stored either way, is written 
     ...body,
     content: [...body.content, { ...body.content[0]!, attrs: { ...body.content[0]!.attrs, id: newId() } }],
   });
-  await documents.receive(ids.account!, ids[name]!, opened.epoch, Y.encodeStateAsUpdate(document, before), null);
+  await documents.receive(
+    ownView(ids.account!),
+    ids[name]!,
+    opened.epoch,
+    Y.encodeStateAsUpdate(document, before),
+    null,
+  );
   const { body: stored } = (await ines.get(`/pages/${ids[name]}`)).body as { body: BodyJson };
   expect(stored.content).toHaveLength(bodies[name]!.content.length + 1);
   expect(checkData(server.services.database.writer)).toEqual([]);
@@ -231,9 +238,6 @@ test('opened again, it is as it was left', async () => {
   await server.stop();
   server = await makeServer(folder);
   expect(checkData(server.services.database.writer)).toEqual([]);
-  const { json } = server.services.database.first<{ json: string }>(
-    'SELECT json FROM bodies WHERE pageId = ?',
-    ids.gate,
-  )!;
+  const { json } = server.row<{ json: string }>('SELECT json FROM documents WHERE id = ?', ids.gate)!;
   expect({ body: JSON.parse(json) as object }).toMatchObject({ body: (before as { body: object }).body });
 });

@@ -52,11 +52,9 @@ beforeEach(async () => {
     text: `One of the ${name}. See [[Race]].\n\nTwo.\n\n## Three\n\nFour.\n`,
   }));
   await ines.post('/imports', { files }).expect(200);
-  const rows = server.services.database.all<{ id: string }>("SELECT id FROM entries WHERE kind = 'page' ORDER BY row");
+  const rows = server.rows<{ id: string }>("SELECT id FROM entries WHERE kind = 'page' ORDER BY row");
   pages = rows.map(({ id }) => id);
-  lines = server.services.database
-    .all<{ id: string }>('SELECT id FROM blocks ORDER BY pageId, position')
-    .map(({ id }) => id);
+  lines = server.rows<{ id: string }>('SELECT id FROM blocks ORDER BY documentId, position').map(({ id }) => id);
 });
 afterEach(async () => {
   left = Infinity;
@@ -82,8 +80,8 @@ const addLine = (body: BodyJson): BodyJson => ({
 function doing({ kind, one, other, line }: Step): Promise<unknown> {
   const { documents, acts } = server.services;
   const [id, second] = [pages[one % pages.length]!, pages[(other + 1) % pages.length]!];
-  if (kind < 3) return documents.edit(ines.id, id, (document) => writeBody(document, addLine(readBody(document))));
-  const mine = server.services.database.all<{ id: string }>('SELECT id FROM blocks WHERE pageId = ?', id);
+  if (kind < 3) return documents.edit(ines.viewer, id, (document) => writeBody(document, addLine(readBody(document))));
+  const mine = server.rows<{ id: string }>('SELECT id FROM blocks WHERE documentId = ?', id);
   const blockIds = [mine[line % mine.length]?.id ?? lines[0]!];
   const list: Act[] = [
     { do: 'name', id, name: `Renamed ${(words += 1)}` },
@@ -93,12 +91,12 @@ function doing({ kind, one, other, line }: Step): Promise<unknown> {
     { do: 'split', id, parentId: id, seed: newId() },
     { do: 'dropBlocks', id, blockIds },
   ];
-  return acts.perform(ines.id, [list[kind - 3]!]);
+  return acts.perform(ines.viewer, [list[kind - 3]!]);
 }
 
 /** A page as a window gets it, from a server's memory. */
 async function shown(documents: Documents, id: string): Promise<string> {
-  const { update } = await documents.open(ines.id, id, null, null);
+  const { update } = await documents.open(ines.viewer, id, null, null);
   const document = new Y.Doc({ gc: false });
   Y.applyUpdate(document, update);
   return JSON.stringify([document.getText('title').toString(), readBody(document)]);
@@ -110,7 +108,7 @@ test(
     let failed = 0;
     await fc.assert(
       fc.asyncProperty(fc.array(arbitraryStep, { minLength: 20, maxLength: 20 }), async (steps) => {
-        const { database, documents, entries } = server.services;
+        const { database, documents } = server.services;
         for (const step of steps) {
           left = step.failsAt;
           isRolledBack = step.isRolledBack;
@@ -123,8 +121,8 @@ test(
         }
         expect(database.writer.inTransaction).toBe(false);
         // As a server that starts anew reads it.
-        const anew = new Documents(database, entries, new FactWriter(database));
-        const all = database.all<{ id: string }>("SELECT id FROM entries WHERE kind = 'page'").map(({ id }) => id);
+        const anew = new Documents(database, new FactWriter(database));
+        const all = server.rows<{ id: string }>("SELECT id FROM entries WHERE kind = 'page'").map(({ id }) => id);
         for (const id of all) expect(await shown(documents, id)).toBe(await shown(anew, id));
         expect(checkData(database.writer)).toEqual([]);
       }),
@@ -132,7 +130,7 @@ test(
     );
     expect(failed).toBeGreaterThan(200);
     // And the next change is stored as if nothing had been.
-    await server.services.documents.edit(ines.id, pages[0]!, (document) =>
+    await server.services.documents.edit(ines.viewer, pages[0]!, (document) =>
       writeBody(document, addLine(readBody(document))),
     );
     expect(seedDocument(newId(), '', { type: 'doc', content: [block('paragraph', 'x')] }).length).toBeGreaterThan(0);

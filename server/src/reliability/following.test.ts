@@ -18,14 +18,14 @@ beforeEach(async () => {
     { path: 'Mill/Race.md', text: 'race\n' },
   ];
   await ines.post('/imports', { files }).expect(200);
-  const rows = server.services.database.all<{ id: string; name: string }>('SELECT id, name FROM entries');
+  const rows = server.rows<{ id: string; name: string }>('SELECT id, name FROM entries');
   ids = Object.fromEntries(rows.map(({ id, name }) => [name, id]));
 });
 afterEach(() => server.stop());
 
 /** A window on a page. */
 async function open(pageId: string): Promise<{ document: Y.Doc; epoch: number }> {
-  const { update, epoch } = await server.services.documents.open(ines.id, pageId, null, null);
+  const { update, epoch } = await server.services.documents.open(ines.viewer, pageId, null, null);
   const document = new Y.Doc({ gc: false });
   Y.applyUpdate(document, update);
   return { document, epoch };
@@ -46,8 +46,8 @@ async function writeWhile(words: string, becomes: string, act: (line: string) =>
     ...body,
     content: body.content.with(index, { ...line, content: [{ type: 'text', text: becomes }] }),
   });
-  const { undo } = await acts.perform(ines.id, [act(String(line.attrs!.id))]);
-  await documents.receive(ines.id, gate, epoch, Y.encodeStateAsUpdate(document, before), null);
+  const { undo } = await acts.perform(ines.viewer, [act(String(line.attrs!.id))]);
+  await documents.receive(ines.viewer, gate, epoch, Y.encodeStateAsUpdate(document, before), null);
   expect(checkData(database.writer)).toEqual([]);
   return undo;
 }
@@ -74,7 +74,7 @@ test.each(moves)('0 words typed in a line that is %s elsewhere meanwhile stand i
   const inverse = await writeWhile(LEAF, becomes, act);
   expect((await linesOf(to())).filter((each) => /leaf/u.test(each))).toEqual([becomes]);
   expect((await linesOf(ids.Gate!)).filter((each) => /lower|again|dropped\./u.test(each))).toEqual([]);
-  await server.services.acts.perform(ines.id, inverse);
+  await server.services.acts.perform(ines.viewer, inverse);
   expect(await linesOf(ids.Gate!)).toEqual(['before', 'Pintles', becomes, 'after']);
 });
 
@@ -88,9 +88,9 @@ test('0 a line that an act takes out while somebody writes in it is kept, whole'
 });
 
 test('0 words typed between links in a line that was lifted meanwhile stand between them', async () => {
-  const { database, documents, acts } = server.services;
+  const { documents, acts } = server.services;
   await ines.post('/imports', { files: [{ path: 'Mill/Log.md', text: 'See [[Race]] and [[Gate]] today.\n' }] });
-  const [log] = database.all<{ id: string }>("SELECT id FROM entries WHERE name = 'Log'");
+  const [log] = server.rows<{ id: string }>("SELECT id FROM entries WHERE name = 'Log'");
   const { document, epoch } = await open(log!.id);
   const before = Y.encodeStateVector(document);
   const [line] = readBody(document).content;
@@ -99,10 +99,10 @@ test('0 words typed between links in a line that was lifted meanwhile stand betw
     .find((each) => String(each) === ' and ');
   (words as Y.XmlText | undefined)?.insert(5, 'then ');
   expect(readBody(document).content[0]).not.toEqual(line);
-  await acts.perform(ines.id, [
+  await acts.perform(ines.viewer, [
     { do: 'lift', id: log!.id, blockIds: [String(line!.attrs!.id)], pageId: page, parentId: log!.id },
   ]);
-  await documents.receive(ines.id, log!.id, epoch, Y.encodeStateAsUpdate(document, before), null);
+  await documents.receive(ines.viewer, log!.id, epoch, Y.encodeStateAsUpdate(document, before), null);
   const lifted = readBody((await open(page)).document).content[0]!.content!;
   expect(lifted.map(({ type, text }) => text ?? type)).toEqual([
     'See ',
@@ -132,7 +132,7 @@ test.each(['typed first', 'deleted first'])(
       return Y.encodeStateAsUpdate(document, before);
     });
     for (const update of order === 'typed first' ? updates : updates.reverse()) {
-      await documents.receive(ines.id, gate, windows[0]!.epoch, update, null);
+      await documents.receive(ines.viewer, gate, windows[0]!.epoch, update, null);
     }
     expect(await linesOf(gate)).toEqual(['before', 'Pintles', `${LEAF} Again.`, 'after']);
     expect(checkData(database.writer)).toEqual([]);

@@ -44,7 +44,7 @@ describe('1 a database that can grow no more', () => {
     const folder = server.folder;
     await server.stop();
     server = await makeServer(folder);
-    const names = server.services.database.all<{ name: string }>('SELECT name FROM entries').map(({ name }) => name);
+    const names = server.rows<{ name: string }>('SELECT name FROM entries').map(({ name }) => name);
     expect(names.filter((name) => name.startsWith('Kept'))).toHaveLength(30);
     expect(names).toContain('Later');
     expect(checkData(server.services.database.writer)).toEqual([]);

@@ -32,10 +32,9 @@ const lines = (node: NodeJson): NodeJson[] =>
 
 /** All that can be read in the account: names, other names, and what every line shows. */
 function written(): string {
-  const { database } = server.services;
-  const names = database.all<{ id: string; name: string }>('SELECT id, name FROM entries');
+  const names = server.rows<{ id: string; name: string }>('SELECT id, name FROM entries');
   const titles = new Map(names.map(({ id, name }) => [id, name]));
-  const bodies = database.all<{ json: string }>('SELECT json FROM bodies');
+  const bodies = server.rows<{ json: string }>('SELECT json FROM documents');
   const words = bodies.flatMap(({ json }) =>
     (JSON.parse(json) as BodyJson).content.flatMap(lines).map((line) => shownWords(line, (id) => titles.get(id) ?? '')),
   );
@@ -65,7 +64,7 @@ test('5 files called alike, indexes with words, and whatever stands in the journ
 
 test('5 a day that is written already gets the lines it lacks, once', async () => {
   await take({ path: 'Journal/2026-03-09.md', text: 'Rang about the gate.' });
-  await server.services.documents.edit(ines.id, dayId(ines.id, '2026-03-09'), () => undefined);
+  await server.services.documents.edit(ines.viewer, dayId(ines.id, '2026-03-09'), () => undefined);
   const again = { path: 'Journal/2026-03-09.md', text: 'Rang about the gate.\n\nOak came.' };
   expect((await take(again)).remarks[0]!.what).toContain('added at the end');
   expect((await take(again)).remarks[0]!.what).toContain('with the same words');
@@ -124,10 +123,8 @@ test('5 ids in capitals or in use, and titles too long, make pages that can be o
   await ines.get(`/pages/${id}`).expect(200);
   const all = written();
   for (const words of ['first', 'second', 'third', title]) expect(all).toContain(words);
-  for (const page of server.services.database.all<{ id: string; name: string }>(
-    "SELECT id, name FROM entries WHERE kind = 'page'",
-  )) {
-    await server.services.documents.open(ines.id, page.id, null, null);
+  for (const page of server.rows<{ id: string; name: string }>("SELECT id, name FROM entries WHERE kind = 'page'")) {
+    await server.services.documents.open(ines.viewer, page.id, null, null);
     await ines
       .post('/acts', { acts: [{ do: 'name', id: page.id, name: `${page.name} renamed`.slice(-200) }] })
       .expect(200);
@@ -142,18 +139,17 @@ test('5 links lead to headings, keep their addresses and titles, and are links w
     },
     { path: 'Mill/Race.md', text: '## What wears\n\nSilt.\n' },
   );
-  const { database } = server.services;
   const heading = (words: string) =>
-    database.first<{ id: string }>("SELECT id FROM blocks WHERE words = ? AND kind = 'heading'", words)!.id;
-  const targets = database
-    .all<{ target: string }>('SELECT target FROM links ORDER BY position')
+    server.row<{ id: string }>("SELECT id FROM blocks WHERE words = ? AND kind = 'heading'", words)!.id;
+  const targets = server
+    .rows<{ target: string }>('SELECT target FROM links ORDER BY position')
     .map(({ target }) => target);
   expect(targets).toEqual([heading('What wears'), heading('Repair'), heading('What wears')]);
   const all = written();
   for (const words of ['plan (plan.pdf)', 'scan (file:///scan.pdf)', '#123', '(the title)', 'WARNING', 'Slippery.'])
     expect(all).toContain(words);
-  expect(database.all('SELECT * FROM tags')).toEqual([]);
-  expect(JSON.stringify(database.all('SELECT json FROM bodies'))).toContain('https://mill.example/123');
+  expect(server.rows('SELECT * FROM tagUses')).toEqual([]);
+  expect(JSON.stringify(server.rows('SELECT json FROM documents'))).toContain('https://mill.example/123');
 });
 
 test('5 what is said of a heading that is not there, and behind the language of code, is kept', async () => {
@@ -164,7 +160,7 @@ test('5 what is said of a heading that is not there, and behind the language of 
     },
     { path: 'Mill/Race.md', text: 'Silt.\n' },
   );
-  const all = `${written()} ${JSON.stringify(server.services.database.all('SELECT json FROM bodies'))}`;
+  const all = `${written()} ${JSON.stringify(server.rows('SELECT json FROM documents'))}`;
   for (const words of ['Race#Old repair', 'Nowhere#Sill', '#Missing', 'the race', 'title=', 'lift.js', '{1,3}']) {
     expect(all).toContain(words);
   }

@@ -105,7 +105,7 @@ async function verify(server: BuiltServer, ines: Asker, kept: Acknowledged): Pro
   const database = new BetterSqlite3(path.join(server.data, 'glossarion.sqlite'), { readonly: true });
   try {
     const names = database.prepare('SELECT name FROM entries').pluck().all() as string[];
-    const bodies = database.prepare('SELECT json FROM bodies').pluck().all() as string[];
+    const bodies = database.prepare('SELECT json FROM documents').pluck().all() as string[];
     const lines = bodies.flatMap((json) => (JSON.parse(json) as BodyJson).content.map(ownWords));
     const times = new Map<string, number>();
     for (const each of names) times.set(`n${each}`, (times.get(`n${each}`) ?? 0) + 1);

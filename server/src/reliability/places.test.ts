@@ -19,7 +19,7 @@ beforeEach(async () => {
     text: `Of ${name}.`,
   }));
   await ines.post('/imports', { files }).expect(200);
-  ids = server.services.database.all<{ id: string }>('SELECT id FROM entries ORDER BY row').map(({ id }) => id);
+  ids = server.rows<{ id: string }>('SELECT id FROM entries ORDER BY row').map(({ id }) => id);
 });
 afterEach(async () => {
   expect(checkData(server.services.database.writer)).toEqual([]);
@@ -29,8 +29,7 @@ afterEach(async () => {
 const act = (...acts: Act[]) => ines.post('/acts', { acts });
 const undoOf = async (...acts: Act[]): Promise<Act[]> =>
   ((await act(...acts).expect(200)).body as { undo: Act[] }).undo;
-const idOf = (name: string) =>
-  server.services.database.first<{ id: string }>('SELECT id FROM entries WHERE name = ?', name)!.id;
+const idOf = (name: string) => server.row<{ id: string }>('SELECT id FROM entries WHERE name = ?', name)!.id;
 
 test('3 what holds something older than itself is deleted for good', async () => {
   const [page, section] = [idOf('Cogs'), newId()];
@@ -59,10 +58,10 @@ test('4 two pages merged into each other by redo: the second is refused, nothing
   const taken = await undoOf({ do: 'merge', id: gate, intoId: race });
   const redo = await undoOf(...taken);
   await act({ do: 'merge', id: race, intoId: gate }).expect(200);
-  const before = JSON.stringify(server.services.database.all('SELECT * FROM entries ORDER BY row'));
+  const before = JSON.stringify(server.rows('SELECT * FROM entries ORDER BY row'));
   const answer = await act(...redo);
   expect([answer.status, answer.body.detail]).toEqual([409, expect.stringContaining('Nothing was changed')]);
-  expect(JSON.stringify(server.services.database.all('SELECT * FROM entries ORDER BY row'))).toBe(before);
+  expect(JSON.stringify(server.rows('SELECT * FROM entries ORDER BY row'))).toBe(before);
   await ines.get('/find?q=gate').expect(200);
   await ines.get('/names?q=race').expect(200);
 });
@@ -88,7 +87,7 @@ test('4 a circle in the data ends no request', async () => {
 test('4 asked for twice, a copy is made once', async () => {
   const copyId = newId();
   await act({ do: 'duplicate', id: idOf('Water'), copyId }).expect(200);
-  const count = () => server.services.database.first<{ n: number }>('SELECT COUNT(*) AS n FROM entries')!.n;
+  const count = () => server.row<{ n: number }>('SELECT COUNT(*) AS n FROM entries')!.n;
   const once = count();
   expect(await undoOf({ do: 'duplicate', id: idOf('Water'), copyId })).toEqual([]);
   expect(count()).toBe(once);
@@ -116,10 +115,9 @@ const arbitraryDeed = fc.record({ window: fc.nat(1), kind: fc.nat(11), one: fc.n
 
 /** Everything of the account that can be seen: in the contents, in the journal, or in the bin. */
 async function seen(): Promise<Set<string>> {
-  const { database } = server.services;
   const found = new Set<string>();
   const walk = (parentId: string | null): void => {
-    for (const { id } of database.all<{ id: string }>(
+    for (const { id } of server.rows<{ id: string }>(
       'SELECT id FROM entries WHERE parentId IS ? AND deletedAt IS NULL AND day IS NULL',
       parentId,
     )) {
@@ -172,7 +170,7 @@ test(
           if (kind === 8 || kind === 9) redo.push(back);
           else undo.push(back);
         }
-        const all = server.services.database.all<{ id: string; mergedInto: string | null; wordCount: number }>(
+        const all = server.rows<{ id: string; mergedInto: string | null; wordCount: number }>(
           'SELECT id, mergedInto, wordCount FROM entries WHERE day IS NULL',
         );
         const visible = await seen();

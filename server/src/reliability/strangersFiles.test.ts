@@ -107,7 +107,7 @@ test('5, 6 files of two hundred strangers come in with every word, while others 
   await server.end('SIGTERM');
 
   const database = new BetterSqlite3(path.join(server.data, 'glossarion.sqlite'), { readonly: true });
-  const bodies = database.prepare('SELECT json FROM bodies').pluck().all() as string[];
+  const bodies = database.prepare('SELECT json FROM documents').pluck().all() as string[];
   const names = database.prepare('SELECT name FROM entries UNION ALL SELECT name FROM otherNames').pluck().all();
   const titled = database.prepare('SELECT id, name FROM entries UNION ALL SELECT id, words FROM blocks').all() as {
     id: string;

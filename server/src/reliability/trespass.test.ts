@@ -94,16 +94,18 @@ function normal(text: string): string {
 
 /** Every row of Ines's, as it is stored. */
 function stored(): string {
-  const { database } = inCompany.services;
-  const tables = database.all<{ name: string }>("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name");
+  const tables = inCompany.rows<{ name: string }>("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name");
   return JSON.stringify(
     tables.map(({ name }) => {
-      const columns = new Set(database.all<{ name: string }>(`PRAGMA table_info("${name}")`).map((each) => each.name));
+      const columns = new Set(
+        inCompany.rows<{ name: string }>(`PRAGMA table_info("${name}")`).map((each) => each.name),
+      );
       const owner = ['ownerId', 'accountId'].find((each) => columns.has(each));
-      if (owner) return database.all(`SELECT * FROM "${name}" WHERE ${owner} = ?`, ines.id);
-      if (!columns.has('pageId')) return [];
+      if (owner) return inCompany.rows(`SELECT * FROM "${name}" WHERE ${owner} = ?`, ines.id);
+      const of = ['documentId', 'pageId'].find((each) => columns.has(each)) ?? (name === 'documents' ? 'id' : null);
+      if (!of) return [];
       const pages = 'SELECT id FROM entries WHERE ownerId = ?';
-      return database.all(`SELECT * FROM "${name}" WHERE pageId IN (${pages})`, ines.id);
+      return inCompany.rows(`SELECT * FROM "${name}" WHERE ${of} IN (${pages})`, ines.id);
     }),
   );
 }

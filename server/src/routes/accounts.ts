@@ -62,10 +62,10 @@ export function accountRoutes({ accounts, config }: Services): Router {
   route(
     router,
     { method: 'get', path: '/session', summary: 'Tells who is signed in.', isOpen: true },
-    ({ account }) => ({
+    async ({ account }) => ({
       account: account ? shown(account) : null,
       isDemo: config.isDemo,
-      signUp: account ? undefined : accounts.mayMake(),
+      signUp: account ? undefined : await accounts.mayMake(),
     }),
   );
 
@@ -88,7 +88,7 @@ export function accountRoutes({ accounts, config }: Services): Router {
     router,
     { method: 'post', path: '/session/demo', summary: 'Signs in to the demo account, in the demo only.', isOpen: true },
     async (_asked, request, response) => {
-      const account = config.isDemo && isLoopback(request) ? accounts.byName(DEMO_NAME) : undefined;
+      const account = config.isDemo && isLoopback(request) ? await accounts.byName(DEMO_NAME) : null;
       if (!account) throw new Problem(404, 'There is no demo here.');
       return signIn(account, request, response);
     },

@@ -12,6 +12,7 @@ import {
   type Act,
 } from '@glossarion/core/outline';
 import { SEND_FORMS } from '@glossarion/core/parts';
+import type { Viewer } from '../access';
 import type { Services } from '../services';
 import { day, id, line, route } from './route';
 
@@ -139,9 +140,9 @@ const act = Joi.alternatives().conditional(Joi.ref('.do'), {
 export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }: Services): Router {
   const router = Router();
   /** What is done is done: should its targets not be read, the window asks for them by itself. */
-  const targetsOf = (ownerId: string, ids: readonly string[]) => {
+  const targetsOf = (viewer: Viewer, ids: readonly string[]) => {
     try {
-      return entries.targets(ownerId, ids);
+      return entries.targets(viewer, ids);
     } catch (error) {
       log.error(error, 'the targets of acts could not be read');
       return [];
@@ -155,13 +156,13 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }
       summary: 'Does structural acts, all of them or none; answers with the acts that take them back.',
       body: Joi.object({ acts: Joi.array().items(act).min(1).max(MAX_ACTS).required() }),
     },
-    async ({ account, body }) => {
+    async ({ viewer, body }) => {
       const wanted = (body as { acts: Act[] }).acts;
-      const { undo, touched } = await acts.perform(account.id, wanted);
-      if (wanted.some(({ do: name }) => MAKES_MANY.has(name))) forgetNames(account.id);
-      else for (const each of touched) noteName(account.id, each);
-      notices.send(account.id, { pageId: touched.length === 1 ? touched[0]! : null, changed: changedBy(wanted) });
-      return { undo, targets: targetsOf(account.id, touched) };
+      const { undo, touched } = await acts.perform(viewer, wanted);
+      if (wanted.some(({ do: name }) => MAKES_MANY.has(name))) forgetNames(viewer.accountId);
+      else for (const each of touched) noteName(viewer.accountId, each);
+      notices.send(viewer.accountId, { pageId: touched.length === 1 ? touched[0]! : null, changed: changedBy(wanted) });
+      return { undo, targets: targetsOf(viewer, touched) };
     },
   );
   return router;
@@ -171,10 +172,10 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }
 const MAKES_MANY = new Set<Act['do']>(['duplicate', 'split', 'unmake', 'merge', 'leadTo']);
 
 /** Renaming and pinning leave what points where as it was. */
-function changedBy(acts: readonly Act[]): ('title' | 'links' | 'outline' | 'desk' | 'named')[] {
-  if (acts.every((each) => each.do === 'leaveUnlinked')) return ['named'];
+function changedBy(acts: readonly Act[]): ('title' | 'links' | 'outline' | 'desk' | 'alsoNamed')[] {
+  if (acts.every((each) => each.do === 'leaveUnlinked')) return ['alsoNamed'];
   const isPinning = acts.every((each) => each.do === 'pin' || each.do === 'unpin');
   if (isPinning) return ['desk'];
   const isLinkNeutral = acts.every((each) => each.do === 'name' || each.do === 'describe' || each.do === 'make');
-  return isLinkNeutral ? ['outline', 'title', 'desk'] : ['outline', 'title', 'links', 'desk', 'named'];
+  return isLinkNeutral ? ['outline', 'title', 'desk'] : ['outline', 'title', 'links', 'desk', 'alsoNamed'];
 }

@@ -1,23 +1,21 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import * as Y from 'yjs';
-import { TASK_STATES } from '@glossarion/core/document';
+import { TASK_STATES, type TaskState } from '@glossarion/core/document';
 import type { Services } from '../services';
-import { notFound } from '../problem';
 import { route, withId } from './route';
 
 /** The Desk, and what it is gathered from: pins, visits, tasks. */
-export function deskRoutes({ desk, entries, documents, notices }: Services): Router {
+export function deskRoutes({ desk, notices, tasks }: Services): Router {
   const router = Router();
 
   route(
     router,
     { method: 'get', path: '/desk', summary: 'Pins, recents, this week, open tasks and unwritten pages.' },
-    ({ account }) => desk.desk(account.id),
+    ({ viewer }) => desk.desk(viewer),
   );
 
-  route(router, { method: 'get', path: '/pins', summary: 'What is pinned, in order.' }, ({ account }) =>
-    desk.pins(account.id),
+  route(router, { method: 'get', path: '/pins', summary: 'What is pinned, in order.' }, ({ viewer }) =>
+    desk.pins(viewer),
   );
 
   route(
@@ -28,15 +26,15 @@ export function deskRoutes({ desk, entries, documents, notices }: Services): Rou
       summary: 'The pages opened last.',
       query: Joi.object({ limit: Joi.number().integer().min(1).max(50).default(12) }),
     },
-    ({ account, query }) => desk.recent(account.id, (query as { limit: number }).limit),
+    ({ viewer, query }) => desk.recent(viewer, (query as { limit: number }).limit),
   );
 
   route(
     router,
     { method: 'post', path: '/entries/:id/visits', summary: 'Notes that a page was opened.', params: withId },
-    async ({ account, params }) => {
-      await desk.visit(account.id, params.id!);
-      notices.send(account.id, { pageId: params.id!, changed: ['desk'] });
+    async ({ viewer, params }) => {
+      await desk.visit(viewer, params.id!);
+      notices.send(viewer.accountId, { pageId: params.id!, changed: ['desk'] });
     },
   );
 
@@ -53,18 +51,9 @@ export function deskRoutes({ desk, entries, documents, notices }: Services): Rou
           .required(),
       }),
     },
-    async ({ account, params, body }) => {
-      const block = entries.block(account.id, params.id!);
-      if (!block) throw notFound();
-      const { state } = body as { state: string };
-      await documents.edit(account.id, block.pageId, (document) => {
-        const line = (document.getXmlFragment('body').toArray() as Y.XmlElement[]).find(
-          (element) => element.getAttribute('id') === block.blockId,
-        );
-        if (line?.getAttribute('kind') !== 'todo') throw notFound();
-        line.setAttribute('state', state);
-      });
-      notices.send(account.id, { pageId: block.pageId, changed: ['desk'] });
+    async ({ viewer, params, body }) => {
+      const pageId = await tasks.setState(viewer, params.id!, (body as { state: TaskState }).state);
+      notices.send(viewer.accountId, { pageId, changed: ['desk'] });
     },
   );
 

@@ -8,8 +8,8 @@ import { id, route, withId } from './route';
 export function entryRoutes({ entries, outline, notices }: Services): Router {
   const router = Router();
 
-  route(router, { method: 'get', path: '/notebooks', summary: 'The notebooks in their order.' }, ({ account }) =>
-    outline.notebooks(account.id),
+  route(router, { method: 'get', path: '/notebooks', summary: 'The notebooks in their order.' }, ({ viewer }) =>
+    outline.notebooks(viewer),
   );
 
   route(
@@ -20,8 +20,8 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
       summary: 'One notebook, section or page and where it stands.',
       params: withId,
     },
-    ({ account, params }) => {
-      return entries.info(account.id, params.id!);
+    ({ viewer, params }) => {
+      return entries.info(viewer, params.id!);
     },
   );
 
@@ -33,7 +33,7 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
       summary: 'What stands beneath it, as far down as it was opened.',
       params: withId,
     },
-    ({ account, params }) => outline.contents(account.id, params.id!),
+    ({ viewer, params }) => outline.contents(viewer, params.id!),
   );
 
   route(
@@ -49,7 +49,7 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
           .default(1),
       }),
     },
-    ({ account, params, query }) => outline.beneath(account.id, params.id!, (query as { levels: number }).levels),
+    ({ viewer, params, query }) => outline.beneath(viewer, params.id!, (query as { levels: number }).levels),
   );
 
   route(
@@ -64,11 +64,10 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
         season: Joi.string().valid('later', 'aside').allow(null).default(null),
       }),
     },
-    async ({ account, params, body }) => {
+    async ({ viewer, params, body }) => {
       const { isOpen, season } = body as { isOpen: boolean; season: string | null };
-      const entry = entries.own(account.id, params.id!);
-      await outline.fold(account.id, season ? `${season}/${entry.id}` : entry.id, isOpen);
-      notices.send(account.id, { pageId: entry.id, changed: ['folds'] });
+      await outline.fold(viewer, params.id!, isOpen, season);
+      notices.send(viewer.accountId, { pageId: params.id!, changed: ['folds'] });
     },
   );
 
@@ -80,18 +79,18 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
       summary: 'What links show of these ids: present title, trail, state.',
       query: Joi.object({ ids: Joi.string().max(8000).required() }),
     },
-    ({ account, query }) => {
+    ({ viewer, query }) => {
       const wish = query as { ids: string };
       const wanted = wish.ids.split(',').filter((each) => !id.validate(each).error);
-      return entries.targets(account.id, wanted.slice(0, 200));
+      return entries.targets(viewer, wanted.slice(0, 200));
     },
   );
 
   route(
     router,
     { method: 'get', path: '/blocks/:id', summary: 'The page a block stands on, now or formerly.', params: withId },
-    ({ account, params }) => {
-      const block = entries.block(account.id, params.id!);
+    ({ viewer, params }) => {
+      const block = entries.block(viewer, params.id!);
       return block ? { pageId: block.pageId, blockId: block.blockId } : { pageId: null, blockId: null };
     },
   );

@@ -16,7 +16,7 @@ const CUT_OFF = new Set(['ERR_STREAM_PREMATURE_CLOSE', 'ECONNRESET', 'ECONNABORT
 
 const YEAR = 31_536_000;
 
-/** Attachments: taken in as they are sent, handed out to their owner alone. */
+/** Attachments: taken in as they are sent, handed out to those who may see them. */
 export function fileRoutes({ attachments }: Services): Router {
   const router = Router();
 
@@ -29,9 +29,9 @@ export function fileRoutes({ attachments }: Services): Router {
       query: Joi.object({ name: line(300).required() }),
       hasOwnBody: true,
     },
-    async ({ account, query }, request, response) => {
+    async ({ viewer, query }, request, response) => {
       try {
-        return await attachments.take(account.id, (query as { name: string }).name, request);
+        return await attachments.take(viewer, (query as { name: string }).name, request);
       } catch (error) {
         // What is left of the file is not read: nothing else may come over this connection.
         response.setHeader('Connection', 'close');
@@ -56,8 +56,8 @@ export function fileRoutes({ attachments }: Services): Router {
         summary: 'A file, shown in place where that is safe.',
         params: schema,
       },
-      async ({ account, params }, _request, response) => {
-        const { media, path, ...stored } = await attachments.own(account.id, params.id!);
+      async ({ viewer, params }, _request, response) => {
+        const { media, path, ...stored } = await attachments.visible(viewer, params.id!);
         // The same content may be known by several names: it is handed over by the one it is asked for.
         const name = params.name ?? stored.name;
         const disposition = SHOWN.test(media) ? 'inline' : 'attachment';

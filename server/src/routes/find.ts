@@ -17,7 +17,7 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
       summary: 'Pages that hold these words, best first.',
       query: Joi.object({ q: typed }),
     },
-    ({ account, query }) => find.find(account.id, (query as { q: string }).q),
+    ({ viewer, query }) => find.find(viewer, (query as { q: string }).q),
   );
 
   route(
@@ -28,9 +28,9 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
       summary: 'Pages, sections and notebooks with a name like this; slips of the finger are forgiven.',
       query: Joi.object({ q: typed, limit: Joi.number().integer().min(1).max(50).default(8) }),
     },
-    ({ account, query }) => {
+    ({ viewer, query }) => {
       const wish = query as { q: string; limit: number };
-      return find.byName(account.id, wish.q, wish.limit);
+      return find.byName(viewer, wish.q, wish.limit);
     },
   );
 
@@ -42,7 +42,7 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
       summary: 'What links can lead to, for choosing from in a window: all of it, or what changed since a revision.',
       query: Joi.object({ since: Joi.number().integer().min(0).allow(null).default(null) }),
     },
-    ({ account, query }) => pickables.since(account.id, (query as { since: number | null }).since),
+    ({ viewer, query }) => pickables.since(viewer, (query as { since: number | null }).since),
   );
 
   route(

@@ -21,7 +21,7 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
       summary: 'Takes in a folder of Markdown files, each as `path` and `text`, or `bytes` in base64: all, or nothing.',
       hasOwnBody: true,
     },
-    async ({ account }, request) => {
+    async ({ viewer }, request) => {
       const sent = Buffer.isBuffer(request.body) ? new Uint8Array(request.body) : new Uint8Array();
       request.body = null;
       const wish = await threads.run('readRequest', sent, {
@@ -30,8 +30,8 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
         transfer: [sent.buffer],
       });
       if ('refusal' in wish) throw new Problem(400, wish.refusal);
-      const report = await imports.takeFiles(account.id, wish.files, { id: wish.id });
-      notices.send(account.id, { pageId: null, changed: ['outline', 'title', 'links'] });
+      const report = await imports.takeFiles(viewer, wish.files, { id: wish.id });
+      notices.send(viewer.accountId, { pageId: null, changed: ['outline', 'title', 'links'] });
       return report;
     },
   );
@@ -39,13 +39,13 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
   route(
     router,
     { method: 'get', path: '/imports/:id', summary: 'How far an import has come.', params: withId },
-    ({ account, params }) => imports.progress(account.id, params.id!),
+    ({ viewer, params }) => imports.progress(viewer, params.id!),
   );
 
   route(
     router,
     { method: 'delete', path: '/imports/:id', summary: 'Stops an import; nothing of it is left.', params: withId },
-    ({ account, params }) => imports.stop(account.id, params.id!),
+    ({ viewer, params }) => imports.stop(viewer, params.id!),
   );
 
   return router;

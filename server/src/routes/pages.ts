@@ -2,6 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import type { BodyJson } from '@glossarion/core/document';
 import { JOURNAL, namedIn, type MarginFilter } from '@glossarion/core/margin';
+import type { Viewer } from '../access';
 import type { Services } from '../services';
 import { day, id, line, route, withId } from './route';
 
@@ -17,10 +18,10 @@ const piece = (limit: number) => ({
 });
 
 /** Pages for reading: a page with its text, its Margin, the days of the journal. */
-export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses, journal }: Services): Router {
+export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, journal }: Services): Router {
   const router = Router();
 
-  const named = (ownerId: string, body: BodyJson) => entries.targets(ownerId, namedIn([body]).links);
+  const named = (viewer: Viewer, body: BodyJson) => entries.targets(viewer, namedIn([body]).links);
 
   route(
     router,
@@ -30,12 +31,7 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
       summary: 'A page: where it stands, its text, and what its links show.',
       params: withId,
     },
-    ({ account, params }) => {
-      const info = entries.info(account.id, params.id!);
-      const stored = database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', info.id);
-      const body = (stored ? JSON.parse(stored.json) : { type: 'doc', content: [] }) as BodyJson;
-      return { ...info, body, targets: named(account.id, body) };
-    },
+    ({ viewer, params }) => pages.read(viewer, params.id!),
   );
 
   route(
@@ -54,9 +50,9 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
         ...piece(200),
       }),
     },
-    ({ account, params, query }) => {
+    ({ viewer, params, query }) => {
       const { from, limit, hasFacets, ...filter } = query as MarginFilter & Piece & { hasFacets: boolean };
-      return margin.glosses(account.id, params.id!, filter, { from, limit, hasFacets });
+      return margin.glosses(viewer, params.id!, filter, { from, limit, hasFacets });
     },
   );
 
@@ -64,14 +60,14 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
     router,
     {
       method: 'get',
-      path: '/pages/:id/named',
+      path: '/pages/:id/alsoNamed',
       summary: 'Lines that name a page, or a day, without linking it.',
       params: withId,
       query: Joi.object(piece(50)),
     },
-    ({ account, params, query }) => {
+    ({ viewer, params, query }) => {
       const { from, limit } = query as Piece;
-      return alsoNamed.list(account.id, params.id!, from, limit);
+      return alsoNamed.list(viewer, params.id!, from, limit);
     },
   );
 
@@ -83,7 +79,7 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
       summary: 'The pages most like one, as they were found last; missing ones are looked for.',
       params: withId,
     },
-    ({ account, params }) => kin.of(account.id, params.id!),
+    ({ viewer, params }) => kin.of(viewer, params.id!),
   );
 
   route(
@@ -95,13 +91,13 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
       params: withId,
       query: Joi.object({ q: Joi.string().allow('').max(200).default('') }),
     },
-    ({ account, params, query }) => glimpses.lines(account.id, params.id!, (query as { q: string }).q),
+    ({ viewer, params, query }) => glimpses.lines(viewer, params.id!, (query as { q: string }).q),
   );
 
   route(
     router,
     { method: 'get', path: '/glimpses/:id', summary: 'What a preview shows of anything with an id.', params: withId },
-    ({ account, params }) => glimpses.of(account.id, params.id!),
+    ({ viewer, params }) => glimpses.of(viewer, params.id!),
   );
 
   route(
@@ -112,9 +108,9 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
       summary: 'One day, from its template when nothing is written yet.',
       params: Joi.object({ day: day.required() }),
     },
-    ({ account, params }) => {
-      const page = journal.day(account.id, params.day!);
-      return { ...page, targets: named(account.id, page.body) };
+    async ({ viewer, params }) => {
+      const page = await journal.day(viewer, params.day!);
+      return { ...page, targets: named(viewer, page.body) };
     },
   );
 
@@ -126,10 +122,10 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
       summary: 'Written days before a day, newest first.',
       query: Joi.object({ before: day.required(), limit: Joi.number().integer().min(1).max(31).default(7) }),
     },
-    ({ account, query }) => {
+    ({ viewer, query }) => {
       const wish = query as { before: string; limit: number };
-      const days = journal.before(account.id, wish.before, wish.limit);
-      return days.map((each) => ({ ...each, targets: named(account.id, each.body) }));
+      const days = journal.before(viewer, wish.before, wish.limit);
+      return days.map((each) => ({ ...each, targets: named(viewer, each.body) }));
     },
   );
 
@@ -141,7 +137,7 @@ export function pageRoutes({ database, entries, margin, alsoNamed, kin, glimpses
       summary: 'The words written on the seven days that end with this one.',
       query: Joi.object({ day: day.required() }),
     },
-    ({ account, query }) => journal.week(account.id, (query as { day: string }).day),
+    ({ viewer, query }) => journal.week(viewer, (query as { day: string }).day),
   );
 
   return router;

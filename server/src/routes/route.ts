@@ -2,6 +2,7 @@ import type { NextFunction, Request, Response, Router } from 'express';
 import Joi from 'joi';
 import { isId } from '@glossarion/core/document';
 import { isDay } from '@glossarion/core/journal';
+import type { Viewer } from '../access';
 import type { Account, Session } from '../entities';
 import { Problem } from '../problem';
 
@@ -9,6 +10,7 @@ import { Problem } from '../problem';
 export interface Asked {
   account: Account;
   session: Session;
+  viewer: Viewer;
   params: Record<string, string>;
   query: never;
   body: never;
@@ -44,11 +46,12 @@ export function route(router: Router, options: RouteOptions, handler: Handler): 
   declaredRoutes.set(`${options.method} ${options.path}`, options);
   router[options.method](options.path, async (request: Request, response: Response, next: NextFunction) => {
     try {
-      const { account, session } = response.locals as Partial<Asked>;
+      const { account, session, viewer } = response.locals as Partial<Asked>;
       if (!options.isOpen && !account) throw new Problem(401, 'Sign in to see this.');
       const asked = {
         account,
         session,
+        viewer,
         params: checked(options.params, request.params),
         query: checked(options.query, request.query),
         body: options.hasOwnBody ? undefined : checked(options.body, request.body),

@@ -53,8 +53,8 @@ const SETTINGS: Record<string, Joi.Schema> = {
 
 export function settingRoutes({ settings, notices }: Services): Router {
   const router = Router();
-  route(router, { method: 'get', path: '/settings', summary: 'What the person has set.' }, ({ account }) =>
-    settings.all(account.id),
+  route(router, { method: 'get', path: '/settings', summary: 'What the person has set.' }, ({ viewer }) =>
+    settings.all(viewer),
   );
   route(
     router,
@@ -64,14 +64,14 @@ export function settingRoutes({ settings, notices }: Services): Router {
       summary: 'Sets one thing.',
       body: Joi.object({ key: Joi.string().required(), value: Joi.any().required() }),
     },
-    async ({ account, body }) => {
+    async ({ viewer, body }) => {
       const { key, value } = body as { key: string; value: unknown };
       const schema = Object.hasOwn(SETTINGS, key) ? SETTINGS[key]! : null;
       if (!schema) throw new Problem(400, 'There is no such setting.');
       const checked = schema.validate(value);
       if (checked.error) throw new Problem(400, `This can’t be set so: ${checked.error.message}.`);
-      await settings.set(account.id, key, checked.value);
-      notices.send(account.id, { pageId: null, changed: ['settings'] });
+      await settings.set(viewer, key, checked.value);
+      notices.send(viewer.accountId, { pageId: null, changed: ['settings'] });
     },
   );
   return router;

@@ -3,10 +3,10 @@ import type { Services } from '../services';
 import { route, withId } from './route';
 
 /** Pages that other pages begin as. */
-export function templateRoutes({ templates, entries }: Services): Router {
+export function templateRoutes({ templates }: Services): Router {
   const router = Router();
-  route(router, { method: 'get', path: '/templates', summary: 'The templates, by title.' }, ({ account }) =>
-    templates.list(account.id),
+  route(router, { method: 'get', path: '/templates', summary: 'The templates, by title.' }, ({ viewer }) =>
+    templates.list(viewer),
   );
   route(
     router,
@@ -16,10 +16,7 @@ export function templateRoutes({ templates, entries }: Services): Router {
       summary: 'The template of pages made in a place: its own, or the nearest above.',
       params: withId,
     },
-    ({ account, params }) => {
-      const { id } = entries.own(account.id, params.id!);
-      return { templateId: templates.defaultFor(account.id, id) };
-    },
+    ({ viewer, params }) => ({ templateId: templates.defaultFor(viewer, params.id!) }),
   );
   return router;
 }

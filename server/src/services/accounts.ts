@@ -2,9 +2,11 @@ import { hash, verify } from '@node-rs/argon2';
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { newId } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
+import { LessThan, MoreThanOrEqual } from 'typeorm';
+import type { Viewer } from '../access';
 import type { Config } from '../config';
 import type { Database } from '../database/database';
-import { AccountEntity, SessionEntity, type Account, type Session } from '../entities';
+import { AccountEntity, GrantEntity, SessionEntity, type Account, type Session } from '../entities';
 import { Problem } from '../problem';
 
 const SESSION_DAYS = 60;
@@ -38,6 +40,13 @@ function refuseWithin(waitUntil: string | null): void {
   throw new Problem(429, `Too many tries. Try again in ${seconds} seconds.`, { retryAfter: seconds });
 }
 
+/** Somebody who is signed in. */
+export interface SignedIn {
+  account: Account;
+  session: Session;
+  viewer: Viewer;
+}
+
 /** Accounts and their sessions. */
 export class Accounts {
   /** Checked against when there is no such account, so that both answers take as long. */
@@ -60,16 +69,17 @@ export class Accounts {
   }
 
   /** Whether somebody who is not signed in may make an account, with an invitation or without. */
-  mayMake(): 'yes' | 'with an invitation' | 'no' {
+  async mayMake(): Promise<'yes' | 'with an invitation' | 'no'> {
     if (this.signUp.signUp === 'invitation') return 'with an invitation';
     if (this.signUp.signUp === 'open') return 'yes';
-    return this.database.first('SELECT 1 FROM accounts') ? 'no' : 'yes';
+    return (await this.database.manager.exists(AccountEntity)) ? 'no' : 'yes';
   }
 
   /** Makes an account for somebody who asks for one. */
   async signUpAs(name: string, passphrase: string, invitation: string): Promise<Account> {
-    if (this.mayMake() === 'no') throw closed();
-    if (this.mayMake() === 'with an invitation' && !isSame(invitation, this.signUp.invitation ?? '')) {
+    const may = await this.mayMake();
+    if (may === 'no') throw closed();
+    if (may === 'with an invitation' && !isSame(invitation, this.signUp.invitation ?? '')) {
       throw new Problem(403, 'Accounts are made by invitation here, and that is not the invitation.');
     }
     return this.make(name, passphrase, newId(), this.signUp.signUp === 'first');
@@ -100,7 +110,7 @@ export class Accounts {
 
   /** The account a name and passphrase belong to. Too many wrong tries have to wait, each time longer. */
   async check(name: string, passphrase: string): Promise<Account> {
-    const account = this.byName(name);
+    const account = await this.byName(name);
     if (!account) {
       // A name that is not there is answered, and waits, as one that is.
       const { tries, waitUntil } = this.unknown.get(compared(name)) ?? { tries: 0, waitUntil: null };
@@ -124,8 +134,8 @@ export class Accounts {
     return account;
   }
 
-  byName(name: string): Account | undefined {
-    return this.database.first<Account>('SELECT * FROM accounts WHERE foldedName = ?', compared(name));
+  byName(name: string): Promise<Account | null> {
+    return this.database.manager.findOneBy(AccountEntity, { foldedName: compared(name) });
   }
 
   /** Opens a session and returns what the cookie holds. */
@@ -133,12 +143,7 @@ export class Accounts {
     const token = randomBytes(32).toString('base64url');
     const expiresAt = inFuture(SESSION_DAYS * 86_400);
     await this.database.write(async (manager) => {
-      await manager
-        .createQueryBuilder()
-        .delete()
-        .from(SessionEntity)
-        .where('expiresAt < :now', { now: new Date().toISOString() })
-        .execute();
+      await manager.delete(SessionEntity, { expiresAt: LessThan(new Date().toISOString()) });
       await manager.insert(SessionEntity, {
         id: tokenHash(token),
         accountId,
@@ -149,19 +154,25 @@ export class Accounts {
     return { token, expires: new Date(expiresAt) };
   }
 
-  /** The account a cookie's value stands for, if it still does. */
-  bySession(token: string | undefined): { account: Account; session: Session } | null {
+  /** Whoever a cookie's value stands for, if it still does. */
+  async bySession(token: string | undefined): Promise<SignedIn | null> {
     if (!token) return null;
-    const session = this.database.first<Session>('SELECT * FROM sessions WHERE id = ?', tokenHash(token));
+    const { manager } = this.database;
+    const session = await manager.findOneBy(SessionEntity, { id: tokenHash(token) });
     if (!session || session.expiresAt < new Date().toISOString()) return null;
-    const account = this.database.first<Account>('SELECT * FROM accounts WHERE id = ?', session.accountId);
-    return account ? { account, session } : null;
+    const account = await manager.findOneBy(AccountEntity, { id: session.accountId });
+    return account && { account, session, viewer: await this.viewerOf(account.id) };
+  }
+
+  /** An account as it looks at what is its own and what was granted to it. */
+  async viewerOf(accountId: string): Promise<Viewer> {
+    return { accountId, hasGrants: await this.database.manager.existsBy(GrantEntity, { accountId }) };
   }
 
   /** Whether a session is still open. */
-  isOpen(sessionId: string): boolean {
+  async isOpen(sessionId: string): Promise<boolean> {
     const now = new Date().toISOString();
-    return this.database.first('SELECT 1 FROM sessions WHERE id = ? AND expiresAt >= ?', sessionId, now) !== undefined;
+    return this.database.manager.existsBy(SessionEntity, { id: sessionId, expiresAt: MoreThanOrEqual(now) });
   }
 
   async closeSession(sessionId: string): Promise<void> {

@@ -21,25 +21,24 @@ beforeEach(async () => {
   server = await makeServer();
   ines = await server.person();
   await ines.post('/imports', { files: notes }).expect(200);
-  ids = server.services.database
-    .all<{ id: string }>('SELECT id FROM entries WHERE ownerId = ? ORDER BY row', ines.id)
+  ids = server
+    .rows<{ id: string }>('SELECT id FROM entries WHERE ownerId = ? ORDER BY row', ines.id)
     .map((row) => row.id);
 });
 afterEach(() => server.stop());
 
 /** All that is not in the bin: what stands where, in which order, called what, for when. */
 const living = (): unknown[] => {
-  const { database } = server.services;
   const children = (parentId: string | null): unknown[] =>
-    database
-      .all<{ id: string; name: string; season: string | null; showsLeaves: number; pagesBeneath: number }>(
+    server
+      .rows<{ id: string; name: string; season: string | null; showsLeaves: number; pagesBeneath: number }>(
         `SELECT id, name, season, showsLeaves, pagesBeneath FROM entries
          WHERE ownerId = ? AND parentId IS ? AND deletedAt IS NULL ORDER BY orderKey, row`,
         ines.id,
         parentId,
       )
       .map(({ id, ...entry }) => ({ id, ...entry, children: children(id) }));
-  return [children(null), database.all('SELECT entryId FROM pins WHERE ownerId = ? ORDER BY orderKey', ines.id)];
+  return [children(null), server.rows('SELECT entryId FROM pins WHERE ownerId = ? ORDER BY orderKey', ines.id)];
 };
 
 const arbitraryWish = fc.record({
@@ -78,13 +77,13 @@ test(
         const before = JSON.stringify(living());
         const undos: Act[][] = [];
         for (const wish of wishes) {
-          const done = await server.services.acts.perform(ines.id, [actOf(wish)]).catch((error: Error) => error);
+          const done = await server.services.acts.perform(ines.viewer, [actOf(wish)]).catch((error: Error) => error);
           // What can’t be done is refused in words, and changes nothing.
           if (done instanceof Error) expect(`${done.name}: ${done.message}`).toMatch(/^(PlaceError|Problem): /u);
           else undos.unshift(done.undo);
         }
         expect(checkData(server.services.database.writer)).toEqual([]);
-        for (const undo of undos) await server.services.acts.perform(ines.id, undo);
+        for (const undo of undos) await server.services.acts.perform(ines.viewer, undo);
         expect(JSON.stringify(living())).toBe(before);
         expect(checkData(server.services.database.writer)).toEqual([]);
       }),
@@ -96,7 +95,7 @@ test(
 
 test('a list of acts is done whole or not at all', async () => {
   const before = JSON.stringify(living());
-  const doing = server.services.acts.perform(ines.id, [
+  const doing = server.services.acts.perform(ines.viewer, [
     { do: 'name', id: ids[2]!, name: 'Half done' },
     { do: 'bin', id: ids[2]! },
     { do: 'place', id: ids[0]!, parentId: ids[2]! },

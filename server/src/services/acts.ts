@@ -12,8 +12,19 @@ import {
 } from '@glossarion/core/outline';
 import { overviewBody } from '@glossarion/core/overview';
 import { firstLineId } from '@glossarion/core/parts';
+import {
+  accountOf,
+  addEntry,
+  sees,
+  visibleEntry,
+  writableEntry,
+  type EntryRow,
+  type Viewer,
+  type ViewerConnection,
+} from '../access';
 import type { Database } from '../database/database';
-import { EntryEntity, type Entry } from '../entities';
+import { EntryEntity } from '../entities';
+import { KEY_AFTER, LAST_KEY, PLACED } from '../entities/entry.queries';
 import { notFound, Problem } from '../problem';
 import { adjustBeneath, weightOf } from './beneath';
 import type { Accepted, Documents } from './documents';
@@ -26,15 +37,16 @@ import { placeFor, spotAgain } from './order';
 import { pin, unpin } from './pins';
 import { fillTemplate, type FilledTemplate } from './templates';
 
-/** What one act works with: one transaction of one owner. */
+/** What one act works with: one transaction of one viewer. */
 export interface ActContext {
   manager: EntityManager;
-  database: Database;
+  viewer: Viewer;
+  /** The transaction as the viewer may see it. */
+  connection: ViewerConnection;
   facts: FactWriter;
   outline: Outline;
-  ownerId: string;
   now: string;
-  /** Pages whose documents were changed, to be told to their windows once all is stored. */
+  /** Documents that were changed, to be told to their windows once all is stored. */
   accepted: Accepted[];
   documents: Documents;
   /** Does another act within the same transaction; gives what takes it back. */
@@ -55,42 +67,31 @@ export type Performer<K extends ActKind> = (
   context: ActContext,
 ) => Promise<Act[]> | Act[];
 
-const own = (context: ActContext, id: string): Entry => {
-  const entry = context.database.writer
-    .prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?')
-    .get(id, context.ownerId) as Entry | undefined;
-  if (!entry) throw notFound();
-  return entry;
-};
-
 /** Days stand in the journal, beneath nothing; they can't be moved, named or deleted. */
-const ownButNoDay = (context: ActContext, id: string): Entry => {
-  const entry = own(context, id);
+function writableButNoDay({ connection }: ActContext, id: string): EntryRow {
+  const entry = writableEntry(connection, id);
   if (entry.day !== null) throw new Problem(400, 'A day stays in the journal; its lines can be moved and deleted.');
   return entry;
-};
+}
 
-async function setPlace(context: ActContext, entry: Entry, place: { parentId: string | null; orderKey: string }) {
+async function setPlace(context: ActContext, entry: EntryRow, place: { parentId: string | null; orderKey: string }) {
   const weight = entry.deletedAt === null ? weightOf(entry) : null;
-  if (weight) adjustBeneath(context.database.writer, entry.parentId, weight, -1);
+  if (weight) adjustBeneath(context.connection.raw, entry.parentId, weight, -1);
   await context.manager.update(EntryEntity, { id: entry.id }, place);
-  if (weight) adjustBeneath(context.database.writer, place.parentId, weight, 1);
+  if (weight) adjustBeneath(context.connection.raw, place.parentId, weight, 1);
 }
 
 /** How each act is done; each gives the acts that take it back. */
 const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   make: async (act, context) => {
-    const { manager, database, facts, ownerId, now } = context;
-    const present = await manager.findOneBy(EntryEntity, { id: act.id });
+    const { manager, connection, documents, facts, viewer, now } = context;
     // Making what is there already changes nothing, so that it can be repeated.
-    if (present?.ownerId === ownerId) return [];
-    if (present) throw notFound();
-    if (act.parentId !== null) ownButNoDay(context, act.parentId);
-    const { orderKey } = placeFor(context, act, act);
-    const filled = act.from ? fillTemplate(database.writer, ownerId, act, act.from) : null;
+    if (isMade(context, act.id)) return [];
+    if (act.parentId !== null) writableButNoDay(context, act.parentId);
+    const { orderKey } = await placeFor(context, act, act);
+    const filled = act.from ? await fillTemplate(manager, connection, act, act.from) : null;
     const entry = {
       id: act.id,
-      ownerId,
       kind: act.kind,
       parentId: act.parentId,
       orderKey,
@@ -98,36 +99,23 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
       pigment: act.pigment ?? (act.kind === 'notebook' ? ('lapis' as const) : null),
       ornament: act.ornament ?? null,
       description: act.description ?? '',
-      day: null,
-      firstWords: '',
-      wordCount: 0,
       begunAt: now,
-      changedAt: now,
-      deletedAt: null,
-      season: null,
-      showsLeaves: 0 as const,
-      isTemplate: 0 as const,
       madeFrom: act.from?.templateId ?? null,
-      pagesBeneath: 0,
-      sectionsBeneath: 0,
     };
-    await manager.insert(EntryEntity, entry);
-    const { row } = await manager.findOneByOrFail(EntryEntity, { id: act.id });
+    const row = addEntry(connection.raw, viewer, entry);
     if (act.kind === 'page') {
-      const body = beginning(act, context, filled);
-      database.writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(act.id, JSON.stringify(body));
-      facts.write({ row, id: act.id, indexed: null }, entry.name, body, null);
+      documents.begin('page', { id: act.id, row, title: entry.name }, beginning(act, context, filled));
     } else {
       facts.writeName(row, act.name);
     }
-    adjustBeneath(database.writer, act.parentId, weightOf(entry), 1);
+    adjustBeneath(connection.raw, act.parentId, weightOf({ kind: act.kind, pagesBeneath: 0, sectionsBeneath: 0 }), 1);
     return [{ do: 'bin', id: act.id }];
   },
 
   name: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
+    const entry = writableButNoDay(context, act.id);
     if (entry.kind === 'page') {
-      context.accepted.push(await context.documents.renameWithin(context.manager, context.ownerId, act.id, act.name));
+      context.accepted.push(context.documents.renameWithin(context.viewer, act.id, act.name));
     } else {
       await context.manager.update(EntryEntity, { id: act.id }, { name: act.name, changedAt: context.now });
       context.facts.writeName(entry.row, act.name);
@@ -137,8 +125,8 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
 
   describe: async (act, context) => {
     const { id, pigment, ornament, description, showsLeaves, isTemplate, templateId } = act;
-    const entry = ownButNoDay(context, id);
-    if (templateId) own(context, templateId);
+    const entry = writableButNoDay(context, id);
+    if (templateId) visibleEntry(context.connection, templateId);
     const changes = {
       ...(pigment !== undefined && { pigment }),
       ...(ornament !== undefined && { ornament }),
@@ -164,54 +152,54 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   },
 
   place: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
-    if (act.parentId !== null) ownButNoDay(context, act.parentId);
-    await setPlace(context, entry, placeFor(context, entry, act));
+    const entry = writableButNoDay(context, act.id);
+    if (act.parentId !== null) writableButNoDay(context, act.parentId);
+    await setPlace(context, entry, await placeFor(context, entry, act));
     return [{ do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey }];
   },
 
   putBack: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
+    const entry = writableButNoDay(context, act.id);
     checkPlace(context.outline, entry, act.parentId);
-    await setPlace(context, entry, spotAgain(context, entry, act));
+    await setPlace(context, entry, await spotAgain(context, entry, act));
     return [{ do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey }];
   },
 
   season: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
+    const entry = writableButNoDay(context, act.id);
     await context.manager.update(EntryEntity, { id: act.id }, { season: act.season === 'now' ? null : act.season });
     return [{ do: 'season', id: act.id, season: entry.season ?? 'now' }];
   },
 
   bin: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
+    const entry = writableButNoDay(context, act.id);
     if (entry.deletedAt !== null) return [];
-    adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), -1);
+    adjustBeneath(context.connection.raw, entry.parentId, weightOf(entry), -1);
     await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: context.now });
     return [{ do: 'unbin', id: act.id }];
   },
 
   unbin: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
+    const entry = writableButNoDay(context, act.id);
     if (entry.deletedAt === null) return [];
     // What held it may be gone for good by now.
-    const holder = entry.parentId === null ? null : own(context, entry.parentId).kind;
+    const holder = entry.parentId === null ? null : visibleEntry(context.connection, entry.parentId).kind;
     if (!mayHold(holder, entry.kind)) return context.perform({ do: 'restore', id: act.id });
     await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: null });
-    adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), 1);
+    adjustBeneath(context.connection.raw, entry.parentId, weightOf(entry), 1);
     return [{ do: 'bin', id: act.id }];
   },
 
   restore: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
+    const entry = writableButNoDay(context, act.id);
     // Brought back, a page that was merged into another stands for itself again.
     const led = entry.mergedInto ? await context.perform({ do: 'leadTo', id: act.id, toId: null }) : [];
     const { place, unmake } = await nearestPlace(context, entry);
     const isMoved = place.parentId !== entry.parentId;
     if (entry.deletedAt === null && !isMoved) return led;
-    if (entry.deletedAt === null) adjustBeneath(context.database.writer, entry.parentId, weightOf(entry), -1);
+    if (entry.deletedAt === null) adjustBeneath(context.connection.raw, entry.parentId, weightOf(entry), -1);
     await context.manager.update(EntryEntity, { id: act.id }, { deletedAt: null, ...place });
-    adjustBeneath(context.database.writer, place.parentId, weightOf(entry), 1);
+    adjustBeneath(context.connection.raw, place.parentId, weightOf(entry), 1);
     const binned: Act[] = entry.deletedAt === null ? [] : [{ do: 'bin', id: act.id }];
     const moved: Act[] = isMoved
       ? [{ do: 'putBack', id: act.id, parentId: entry.parentId, orderKey: entry.orderKey }]
@@ -220,18 +208,15 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   },
 
   duplicate: async (act, context) => {
-    const entry = ownButNoDay(context, act.id);
-    const present = context.database.writer.prepare('SELECT ownerId FROM entries WHERE id = ?').get(act.copyId) as
-      Pick<Entry, 'ownerId'> | undefined;
+    const entry = writableButNoDay(context, act.id);
     // Asked for twice, it is the same as once.
-    if (present?.ownerId === context.ownerId) return [];
-    if (present) throw notFound();
+    if (isMade(context, act.copyId)) return [];
     await duplicate(context, entry, act.copyId);
     return [{ do: 'bin', id: act.copyId }];
   },
 
   pin: (act, context) => {
-    own(context, act.id);
+    visibleEntry(context.connection, act.id);
     return pin(context, act.id, act.afterId);
   },
 
@@ -241,12 +226,23 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   ...linking,
 };
 
+/**
+ * Whether the viewer has something of this id already.
+ *
+ * @throws Problem when somebody else has
+ */
+function isMade({ connection }: ActContext, id: string): boolean {
+  if (sees(connection, id)) return true;
+  if (accountOf(connection.raw, id) !== undefined) throw notFound();
+  return false;
+}
+
 /** What a page that is made begins with. */
 function beginning(act: Extract<Act, { do: 'make' }>, context: ActContext, filled: FilledTemplate | null): BodyJson {
   if (filled) return filled.body;
   const first = firstLineId(act.id);
   if (!act.overviewOf) return emptyBody(first);
-  own(context, act.overviewOf);
+  visibleEntry(context.connection, act.overviewOf);
   return overviewBody(namedId(act.id, 'overview'), first, act.overviewOf);
 }
 
@@ -278,16 +274,17 @@ export class Acts {
     private facts: FactWriter,
   ) {}
 
-  async perform(ownerId: string, acts: readonly Act[]): Promise<ActResult> {
+  async perform(viewer: Viewer, acts: readonly Act[]): Promise<ActResult> {
     const accepted: Accepted[] = [];
     const undo: Act[] = [];
     await this.database.write(async (manager) => {
+      const connection = this.database.writing(viewer);
       const context: ActContext = {
         manager,
-        database: this.database,
+        viewer,
+        connection,
         facts: this.facts,
-        outline: this.outlineOf(ownerId),
-        ownerId,
+        outline: outlineOf(connection),
         now: new Date().toISOString(),
         accepted,
         documents: this.documents,
@@ -302,23 +299,12 @@ export class Acts {
     const touched = [...new Set(acts.flatMap(idsOf).concat(accepted.map(({ pageId }) => pageId)))];
     return { undo, touched, accepted };
   }
-
-  /** The outline of one owner as the transaction sees it. */
-  private outlineOf(ownerId: string): Outline {
-    const { writer } = this.database;
-    const entry = writer.prepare('SELECT id, kind, parentId, orderKey FROM entries WHERE id = ? AND ownerId = ?');
-    const last = writer.prepare(
-      'SELECT MAX(orderKey) AS orderKey FROM entries WHERE ownerId = ? AND parentId IS ? AND day IS NULL',
-    );
-    const after = writer.prepare(
-      `SELECT orderKey FROM entries WHERE ownerId = ? AND parentId IS ? AND day IS NULL AND orderKey > ?
-       ORDER BY orderKey LIMIT 1`,
-    );
-    return {
-      entry: (id) => entry.get(id, ownerId) as PlacedEntry | undefined,
-      lastKey: (parentId) => (last.get(ownerId, parentId) as { orderKey: string | null }).orderKey,
-      keyAfter: (parentId, orderKey) =>
-        (after.get(ownerId, parentId, orderKey ?? '') as { orderKey: string } | undefined)?.orderKey ?? null,
-    };
-  }
 }
+
+/** The outline as the transaction sees it. */
+const outlineOf = (connection: ViewerConnection): Outline => ({
+  entry: (id) => connection.first<PlacedEntry>(PLACED, { id }),
+  lastKey: (parentId) => connection.first<{ orderKey: string | null }>(LAST_KEY, { parentId })!.orderKey,
+  keyAfter: (parentId, orderKey) =>
+    connection.first<{ orderKey: string }>(KEY_AFTER, { parentId, orderKey: orderKey ?? '' })?.orderKey ?? null,
+});

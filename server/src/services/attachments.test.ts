@@ -116,12 +116,12 @@ test('a file goes a week after the bin lets go of the last page that shows it', 
   const { attachments, bin } = server.services;
   await person.post('/acts', { acts: [{ do: 'bin', id: page }] });
   await attachments.sweep(days(30));
-  expect(existsSync((await attachments.own(person.id, file.id)).path)).toBe(true);
-  await bin.purge(person.id, page);
+  expect(existsSync((await attachments.visible(person.viewer, file.id)).path)).toBe(true);
+  await bin.purge(person.viewer, page);
   await attachments.sweep(days(31));
   await attachments.sweep(days(37));
-  expect(existsSync((await attachments.own(person.id, file.id)).path)).toBe(true);
-  const { path: kept } = await attachments.own(person.id, file.id);
+  expect(existsSync((await attachments.visible(person.viewer, file.id)).path)).toBe(true);
+  const { path: kept } = await attachments.visible(person.viewer, file.id);
   await attachments.sweep(days(39));
   expect(existsSync(kept)).toBe(false);
   expect((await read(person, file.id)).status).toBe(404);

@@ -5,8 +5,11 @@ import path from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { newId } from '@glossarion/core/document';
+import { In, IsNull, LessThan, Not } from 'typeorm';
+import { ownedBy, type Viewer } from '../access';
 import type { Config } from '../config';
 import type { Database } from '../database/database';
+import { AttachmentEntity, EntryEntity, FileUseEntity, type StoredAttachment } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { Threads } from '../threads/threads';
 
@@ -18,10 +21,7 @@ export interface Attachment {
   size: number;
 }
 
-interface AttachmentRow extends Attachment {
-  ownerId: string;
-  hash: string;
-}
+type AttachmentRow = Pick<StoredAttachment, 'id' | 'name' | 'media' | 'size' | 'hash'>;
 
 /** Unreferenced files are kept for so long, since an undo may bring them back. */
 const KEPT_UNUSED = 7 * 24 * 60 * 60 * 1000;
@@ -60,8 +60,8 @@ export class Attachments {
   }
 
   /** Takes in a file. One that was cut off, or is too large, leaves nothing behind. */
-  async take(ownerId: string, name: string, content: Readable): Promise<Attachment> {
-    const room = this.room(ownerId);
+  async take(viewer: Viewer, name: string, content: Readable): Promise<Attachment> {
+    const room = await this.room(viewer);
     const temporary = path.join(this.incoming, randomUUID());
     try {
       const { hash, size } = await this.receive(content, temporary, room);
@@ -69,7 +69,7 @@ export class Attachments {
       await this.keep(temporary, hash);
       // Whoever adds the same under another name sees it by that name.
       return {
-        ...(await this.note(ownerId, { hash, size, media, name: plainName(name) })),
+        ...(await this.note(viewer, { hash, size, media, name: plainName(name) })),
         name: plainName(name),
         media,
       };
@@ -80,15 +80,12 @@ export class Attachments {
   }
 
   /** How much more this account may add, in bytes, and the sentence for more. */
-  private room(ownerId: string): { left: number; refusal: Problem } {
+  private async room(viewer: Viewer): Promise<{ left: number; refusal: Problem }> {
     const { accountLimit, serverLimit } = this.config;
-    const own = this.database.first<{ total: number }>(
-      'SELECT COALESCE(SUM(size), 0) AS total FROM attachments WHERE ownerId = ?',
-      ownerId,
-    )!.total;
-    const all = this.database.first<{ total: number }>(
-      'SELECT COALESCE(SUM(size), 0) AS total FROM (SELECT MAX(size) AS size FROM attachments GROUP BY hash)',
-    )!.total;
+    const { manager } = this.database;
+    const own = (await manager.sum(AttachmentEntity, 'size', ownedBy(viewer))) ?? 0;
+    const once = manager.createQueryBuilder(AttachmentEntity, 'a').select('MAX(a.size)', 'size').groupBy('a.hash');
+    const all = (await once.getRawMany<{ size: number }>()).reduce((sum, { size }) => sum + size, 0);
     const left = accountLimit - own;
     const onServer = serverLimit - all - this.database.size();
     return left <= onServer
@@ -164,37 +161,40 @@ export class Attachments {
     }
   }
 
-  private note(ownerId: string, file: Omit<AttachmentRow, 'id' | 'ownerId'>): Promise<Attachment> {
-    return this.database.write(() => {
-      const { writer } = this.database;
-      writer
-        .prepare(
-          `INSERT INTO attachments (id, ownerId, hash, name, media, size, madeAt) VALUES (?, ?, ?, ?, ?, ?, ?)
-           ON CONFLICT (ownerId, hash) DO UPDATE SET unusedSince = NULL`,
-        )
-        .run(newId(), ownerId, file.hash, file.name, file.media, file.size, new Date().toISOString());
-      return writer
-        .prepare('SELECT id, name, media, size FROM attachments WHERE ownerId = ? AND hash = ?')
-        .get(ownerId, file.hash) as Attachment;
+  private note(viewer: Viewer, file: Omit<AttachmentRow, 'id'>): Promise<Attachment> {
+    return this.database.write(async (manager) => {
+      const present = await manager.findOneBy(AttachmentEntity, { ...ownedBy(viewer), hash: file.hash });
+      const attachment = present ?? { ...file, ...ownedBy(viewer), id: newId(), madeAt: new Date().toISOString() };
+      await manager.upsert(AttachmentEntity, { ...attachment, unusedSince: null }, ['id']);
+      const { id, name, media, size } = attachment;
+      return { id, name, media, size };
     });
   }
 
   /**
-   * An attachment of this owner and where its content is.
+   * An attachment that a viewer added, or that something shows which they may see, and where its content is.
    *
    * @throws Problem when it is not there, or is not what was once stored
    */
-  async own(ownerId: string, id: string): Promise<Attachment & { path: string }> {
-    const row = this.database.first<AttachmentRow>(
-      'SELECT * FROM attachments WHERE id = ? AND ownerId = ?',
-      id,
-      ownerId,
-    );
-    if (!row) throw notFound();
+  async visible(viewer: Viewer, id: string): Promise<Attachment & { path: string }> {
+    const row = await this.database.manager.findOneBy(AttachmentEntity, { id });
+    const isOwn = row && (await this.database.manager.existsBy(AttachmentEntity, { id, ...ownedBy(viewer) }));
+    if (!row || !(isOwn || (await this.isShown(viewer, id)))) throw notFound();
     if (!(await this.isWhole(row))) {
       throw new Problem(410, 'This file was damaged on the server’s disk. Add the same file again, and it is whole.');
     }
-    return { ...row, path: this.pathOf(row.hash) };
+    const { name, media, size } = row;
+    return { id, name, media, size, path: this.pathOf(row.hash) };
+  }
+
+  /** Whether something that the viewer was granted to see shows an attachment. */
+  private async isShown(viewer: Viewer, fileId: string): Promise<boolean> {
+    if (!viewer.hasGrants) return false;
+    const query = this.database.manager
+      .createQueryBuilder(FileUseEntity, 'u')
+      .innerJoin(EntryEntity.options.name, 'e', 'e.id = u.documentId')
+      .where({ fileId });
+    return this.database.reading(viewer).visible(query).getExists();
   }
 
   /** Whether a content is on the disk as it was stored. It is read through once, and again when it was changed. */
@@ -215,22 +215,26 @@ export class Attachments {
    * @param now the present moment, for tests
    */
   async sweep(now = new Date()): Promise<number> {
-    const hashes = await this.database.write(() => {
-      const { writer } = this.database;
-      const isUsed = 'EXISTS (SELECT 1 FROM fileUses u WHERE u.fileId = attachments.id)';
-      writer.prepare(`UPDATE attachments SET unusedSince = NULL WHERE unusedSince IS NOT NULL AND ${isUsed}`).run();
-      writer
-        .prepare(`UPDATE attachments SET unusedSince = ? WHERE unusedSince IS NULL AND NOT ${isUsed}`)
-        .run(now.toISOString());
-      const old = new Date(now.getTime() - KEPT_UNUSED).toISOString();
-      const gone = writer.prepare('SELECT hash FROM attachments WHERE unusedSince < ?').all(old) as { hash: string }[];
-      writer.prepare('DELETE FROM attachments WHERE unusedSince < ?').run(old);
+    const hashes = await this.database.write(async (manager) => {
+      const used = manager.createQueryBuilder(FileUseEntity, 'u').select('u.fileId').getQuery();
+      const mark = (isUsed: boolean, since: string | null) =>
+        manager
+          .createQueryBuilder()
+          .update(AttachmentEntity)
+          .set({ unusedSince: since })
+          .where({ unusedSince: isUsed ? Not(IsNull()) : IsNull() })
+          .andWhere(`id ${isUsed ? 'IN' : 'NOT IN'} (${used})`)
+          .execute();
+      await mark(true, null);
+      await mark(false, now.toISOString());
+      const old = { unusedSince: LessThan(new Date(now.getTime() - KEPT_UNUSED).toISOString()) };
+      const gone = await manager.findBy(AttachmentEntity, old);
+      await manager.delete(AttachmentEntity, old);
       return gone.map(({ hash }) => hash);
     });
-    for (const hash of new Set(hashes)) {
-      if (!this.database.first('SELECT 1 FROM attachments WHERE hash = ?', hash))
-        await rm(this.pathOf(hash), { force: true });
-    }
+    const kept = await this.database.manager.findBy(AttachmentEntity, { hash: In(hashes) });
+    const keptHashes = new Set(kept.map(({ hash }) => hash));
+    for (const hash of new Set(hashes)) if (!keptHashes.has(hash)) await rm(this.pathOf(hash), { force: true });
     return hashes.length;
   }
 

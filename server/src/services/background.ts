@@ -1,7 +1,19 @@
 import type { Logger } from 'pino';
 import type { Helper } from '../background/helper';
-import type { MentionBatch } from '../background/mentions';
+import type { AlsoNamedBatch } from '../background/alsoNamed';
+import { In, type EntityManager } from 'typeorm';
+import { accountOf } from '../access';
 import type { Database } from '../database/database';
+import { prepared } from '../database/prepared';
+import {
+  AlsoNamedDueEntity,
+  AlsoNamedEntity,
+  KinEntity,
+  KinMadeEntity,
+  NameDueEntity,
+  type StoredAlsoNamed,
+} from '../entities';
+import { MAKE_DUE, NAMED_IN } from '../entities/alsoNamed.queries';
 import type { Notices } from './notices';
 
 /** How long after the last change its consequences are worked out, in milliseconds: not at every letter. */
@@ -17,6 +29,8 @@ const JOIN_AFTER = 50;
 const JOIN_FROM = 4 * 1024 * 1024;
 /** Windows are told of what was found at most so often. */
 const TELL_EVERY = 1_000;
+/** Rows that one statement stores. */
+const ROWS_AT_ONCE = 500;
 
 /** Works out what follows from changes, off the path of requests: what names what, and which pages are alike. */
 export class Background {
@@ -27,7 +41,7 @@ export class Background {
   private isClosed = false;
   private isJoining = false;
   private commits = 0;
-  private kinWanted = new Map<string, string>();
+  private kinWanted = new Set<string>();
   private toldAt = new Map<string, number>();
 
   constructor(
@@ -69,14 +83,14 @@ export class Background {
   }
 
   /** The pages most like one are wanted; windows are told when they were found. */
-  wantKin(ownerId: string, pageId: string): void {
-    this.kinWanted.set(pageId, ownerId);
+  wantKin(pageId: string): void {
+    this.kinWanted.add(pageId);
     this.poke();
   }
 
   /** Names came or went in a way that was not written down. */
-  forget(ownerId: string): void {
-    void this.helper.ask({ do: 'forget', ownerId }).catch(() => undefined);
+  forget(accountId: string): void {
+    void this.helper.ask({ do: 'forget', accountId }).catch(() => undefined);
     this.poke();
   }
 
@@ -102,10 +116,10 @@ export class Background {
       await this.findKin();
       for (;;) {
         if (this.isClosed) return;
-        const batch = await this.helper.ask({ do: 'mentions' });
+        const batch = await this.helper.ask({ do: 'alsoNamed' });
         if (!batch) break;
-        const owners = await this.database.write(() => this.store(batch));
-        owners.forEach((ownerId) => this.tell(ownerId));
+        const accounts = await this.database.write((manager) => this.store(manager, batch));
+        accounts.forEach((accountId) => this.tell(accountId));
         await this.findKin();
         await new Promise((resolve) => setTimeout(resolve, BETWEEN));
       }
@@ -116,65 +130,72 @@ export class Background {
     }
   }
 
-  /** Stores what was found, but of no page that changed meanwhile; gives those whose pages are named otherwise now. */
-  private store(batch: MentionBatch): Set<string> {
+  /** Stores what was found, but of nothing that changed meanwhile; gives those whose pages are named otherwise now. */
+  private async store(manager: EntityManager, batch: AlsoNamedBatch): Promise<Set<string>> {
     const { writer } = this.database;
-    const owners = new Set<string>();
     if (batch.names) {
-      writer.prepare('DELETE FROM namesDue WHERE number <= ?').run(batch.names.upTo);
-      const due = writer.prepare(MAKE_DUE);
-      for (const pageId of batch.names.pages) due.run(pageId);
+      await manager.delete(NameDueEntity, { number: In(batch.names.numbers) });
+      for (const documentId of batch.names.documents) prepared(writer, MAKE_DUE).run(documentId);
     }
-    const isDue = writer.prepare('DELETE FROM mentionsDue WHERE pageId = ? AND number = ?');
-    const held = writer.prepare('SELECT name, blockId, places FROM mentions WHERE pageId = ?');
-    const clear = writer.prepare('DELETE FROM mentions WHERE pageId = ?');
-    const add = writer.prepare('INSERT OR REPLACE INTO mentions (name, pageId, blockId, places) VALUES (?, ?, ?, ?)');
-    for (const { pageId, ownerId, number, mentions } of batch.pages) {
-      if (isDue.run(pageId, number).changes === 0) continue;
-      const rows = mentions.map(({ name, blockId, places }) => ({ name, blockId, places: JSON.stringify(places) }));
-      const before = held.all(pageId) as typeof rows;
-      if (rowsKey(before) === rowsKey(rows)) continue;
-      clear.run(pageId);
-      for (const { name, blockId, places } of rows) add.run(name, pageId, blockId, places);
-      owners.add(ownerId);
+    const due = await manager.findBy(AlsoNamedDueEntity, {
+      documentId: In(batch.documents.map(({ documentId }) => documentId)),
+    });
+    const numbers = new Map(due.map(({ documentId, number }) => [documentId, number]));
+    const present = batch.documents.filter(({ documentId, number }) => numbers.get(documentId) === number);
+    await manager.delete(AlsoNamedDueEntity, { documentId: In(present.map(({ documentId }) => documentId)) });
+    const accounts = new Set<string>();
+    const changed: string[] = [];
+    const rows: StoredAlsoNamed[] = [];
+    for (const { documentId, accountId, lines } of present) {
+      const found = lines.map((line) => ({ ...line, documentId, places: JSON.stringify(line.places) }));
+      const before = prepared(writer, NAMED_IN).all(documentId) as typeof found;
+      if (rowsKey(before) === rowsKey(found)) continue;
+      changed.push(documentId);
+      rows.push(...found);
+      accounts.add(accountId);
     }
-    return owners;
+    if (changed.length > 0) await manager.delete(AlsoNamedEntity, { documentId: In(changed) });
+    for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
+      await manager.insert(AlsoNamedEntity, rows.slice(from, from + ROWS_AT_ONCE));
+    }
+    return accounts;
   }
 
   private async findKin(): Promise<void> {
-    for (const [pageId, ownerId] of this.kinWanted) {
+    for (const pageId of this.kinWanted) {
       if (this.isClosed) return;
       this.kinWanted.delete(pageId);
-      const found = await this.helper.ask({ do: 'kin', ownerId, pageId });
-      await this.database.write(() => {
+      const accountId = accountOf(this.database.reader, pageId);
+      if (accountId === undefined) continue;
+      const found = await this.helper.ask({ do: 'kin', accountId, pageId });
+      await this.database.write(async (manager) => {
         const { writer } = this.database;
-        if (!writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(pageId)) return;
-        writer.prepare('DELETE FROM kin WHERE pageId = ?').run(pageId);
-        const add = writer.prepare(
-          `INSERT INTO kin (pageId, place, otherId, likeness, why)
-           SELECT ?, ?, id, ?, ? FROM entries WHERE id = ?`,
-        );
-        found.forEach(({ id, likeness, ...why }, place) => add.run(pageId, place, likeness, JSON.stringify(why), id));
-        writer
-          .prepare('INSERT OR REPLACE INTO kinMade (pageId, madeAt) VALUES (?, ?)')
-          .run(pageId, new Date().toISOString());
+        if (accountOf(writer, pageId) === undefined) return;
+        await manager.delete(KinEntity, { pageId });
+        const rows = found
+          .filter(({ id }) => accountOf(writer, id) !== undefined)
+          .map(({ id, likeness, ...why }, place) => ({
+            pageId,
+            place,
+            otherId: id,
+            likeness,
+            why: JSON.stringify(why),
+          }));
+        if (rows.length > 0) await manager.insert(KinEntity, rows);
+        await manager.upsert(KinMadeEntity, { pageId, madeAt: new Date().toISOString() }, ['pageId']);
       });
-      this.notices.send(ownerId, { pageId, changed: ['kin'] });
+      this.notices.send(accountId, { pageId, changed: ['kin'] });
     }
   }
 
-  private tell(ownerId: string): void {
-    const since = Date.now() - (this.toldAt.get(ownerId) ?? 0);
+  private tell(accountId: string): void {
+    const since = Date.now() - (this.toldAt.get(accountId) ?? 0);
     if (since < 0) return;
     const wait = Math.max(0, TELL_EVERY - since);
-    this.toldAt.set(ownerId, Date.now() + wait);
-    setTimeout(() => this.notices.send(ownerId, { pageId: null, changed: ['named'] }), wait).unref();
+    this.toldAt.set(accountId, Date.now() + wait);
+    setTimeout(() => this.notices.send(accountId, { pageId: null, changed: ['alsoNamed'] }), wait).unref();
   }
 }
-
-/** Marks a page to be looked through (again). */
-export const MAKE_DUE = `INSERT OR REPLACE INTO mentionsDue (pageId, ownerId, number)
-  SELECT id, ownerId, (SELECT COALESCE(MAX(number), 0) + 1 FROM mentionsDue) FROM entries WHERE id = ?`;
 
 const rowsKey = (rows: readonly { name: string; blockId: string; places: string }[]): string =>
   rows

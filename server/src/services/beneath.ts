@@ -1,5 +1,6 @@
 import type { RawDatabase } from '../database/database';
 import { prepared } from '../database/prepared';
+import { ADD_BENEATH } from '../entities/entry.queries';
 import type { Entry } from '../entities';
 
 /** How many pages and sections an entry adds to what it stands in. */
@@ -18,15 +19,11 @@ export const weightOf = (entry: Pick<Entry, 'kind' | 'pagesBeneath' | 'sectionsB
  * not count for what is above it, so that the walk ends there. Within a transaction.
  */
 export function adjustBeneath(writer: RawDatabase, parentId: string | null, weight: Weight, sign: 1 | -1): void {
-  const update = prepared(
-    writer,
-    `UPDATE entries SET pagesBeneath = pagesBeneath + ?, sectionsBeneath = sectionsBeneath + ? WHERE id = ?
-     RETURNING parentId, deletedAt`,
-  );
+  const update = prepared(writer, ADD_BENEATH);
   let id = parentId;
-  const met = new Set<string>();
-  while (id !== null && !met.has(id)) {
-    met.add(id);
+  const walked = new Set<string>();
+  while (id !== null && !walked.has(id)) {
+    walked.add(id);
     const above = update.get(sign * weight.pages, sign * weight.sections, id) as
       { parentId: string | null; deletedAt: string | null } | undefined;
     id = above && above.deletedAt === null ? above.parentId : null;

@@ -1,24 +1,28 @@
+import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import { parseQuery, toMatch, isEmptyQuery } from '@glossarion/core/find';
+import { ENTRY_COLUMNS, ownedBy, writableEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import type { Entry } from '../entities';
-import { notFound, Problem } from '../problem';
+import { prepared } from '../database/prepared';
+import { EntryEntity, TombstoneEntity } from '../entities';
+import { ALL_BENEATH, HOLDS_ANY } from '../entities/entry.queries';
+import { ALL_MATCHING, DROP_INDEX } from '../entities/find.queries';
+import { LINKED_LINES, LINKS_TO } from '../entities/link.queries';
+import { Problem } from '../problem';
 import type { Documents } from './documents';
-import { entryTitle, type Entries, type Met } from './entries';
+import { entryTitle, type Entries } from './entries';
 
-const SHOWN = 200;
+/** The bin shows at most so many. */
+const LISTED = 200;
+/** Rows that one statement names. */
+const AT_ONCE = 500;
 
-/** Something with all that went along. CROSS JOIN keeps the order of the walk: what holds others comes first. */
-const ALL_BENEATH = `
-  WITH RECURSIVE down(id) AS (
-    SELECT ?
-    UNION
-    SELECT e.id FROM entries e JOIN down ON e.parentId = down.id WHERE e.deletedAt IS NULL
-  ) SELECT e.* FROM down CROSS JOIN entries e ON e.id = down.id`;
+const BENEATH = ALL_BENEATH(ENTRY_COLUMNS);
 
-/** A page that was merged into another leads there, and is shown only when something stands in it again. */
-const IS_SHOWN = `deletedAt IS NOT NULL AND (mergedInto IS NULL OR wordCount > 0 OR firstWords != ''
-  OR EXISTS (SELECT 1 FROM entries held WHERE held.parentId = entries.id AND held.deletedAt IS NULL))`;
+const inLots = <T>(all: readonly T[]): T[][] =>
+  Array.from({ length: Math.ceil(all.length / AT_ONCE) }, (_each, lot) =>
+    all.slice(lot * AT_ONCE, (lot + 1) * AT_ONCE),
+  );
 
 /** What was deleted, until it is brought back or deleted for good. */
 export class Bin {
@@ -29,21 +33,22 @@ export class Bin {
   ) {}
 
   /** What was deleted, latest first; with words, everything in the bin that holds them, what went along included. */
-  list(ownerId: string, typed: string): BinnedEntry[] {
+  async list(viewer: Viewer, typed: string): Promise<BinnedEntry[]> {
     const query = parseQuery(typed);
-    const deletedIds = this.deletedIds(ownerId);
+    const deletedIds = await this.deletedIds(this.database.manager, viewer);
     if (deletedIds.length === 0) return [];
-    const isShown = new Set(deletedIds);
-    const ids = isEmptyQuery(query) ? deletedIds : this.matchingIds(ownerId, toMatch(query));
-    const met: Met = new Map();
+    const isListed = new Set(deletedIds);
+    const matching = () => this.database.reading(viewer).all<{ id: string }>(ALL_MATCHING, { match: toMatch(query) });
+    const ids = isEmptyQuery(query) ? deletedIds : matching().map(({ id }) => id);
+    const reader = this.entries.reader(viewer);
     const found: BinnedEntry[] = [];
     for (const id of ids) {
-      const line = this.entries.line(ownerId, id, met);
+      const line = reader.line(id);
       const deleted = line.findLast((step) => step.deletedAt !== null);
-      if (!deleted || (line[line.length - 1]?.mergedInto && !isShown.has(id))) continue;
-      const { kind, pagesBeneath, sectionsBeneath } = this.entries.own(ownerId, id);
+      if (!deleted || (line[line.length - 1]?.mergedInto && !isListed.has(id))) continue;
+      const { kind, pagesBeneath, sectionsBeneath } = this.entries.entry(viewer, id);
       found.push({
-        ...this.entries.targets(ownerId, [id])[0]!,
+        ...reader.target(id),
         kind,
         deletedAt: deleted.deletedAt!,
         pagesBeneath,
@@ -51,50 +56,37 @@ export class Bin {
         withId: deleted.id === id ? null : deleted.id,
         withTitle: deleted.id === id ? null : entryTitle(deleted),
       });
-      if (found.length >= SHOWN) break;
+      if (found.length >= LISTED) break;
     }
     return found;
   }
 
-  private deletedIds(ownerId: string): string[] {
-    return this.database
-      .all<{ id: string }>(`SELECT id FROM entries WHERE ownerId = ? AND ${IS_SHOWN} ORDER BY deletedAt DESC`, ownerId)
-      .map((row) => row.id);
-  }
-
-  private matchingIds(ownerId: string, match: string): string[] {
-    return this.database
-      .all<{ id: string }>(
-        `SELECT e.id FROM findIndex f JOIN entries e ON e.row = f.rowid
-         WHERE findIndex MATCH ? AND e.ownerId = ? ORDER BY rank`,
-        match,
-        ownerId,
-      )
-      .map((row) => row.id);
+  /** What was deleted by itself, latest first. */
+  private async deletedIds(manager: EntityManager, viewer: Viewer): Promise<string[]> {
+    const query = manager
+      .createQueryBuilder(EntryEntity, 'e')
+      .select('e.id', 'id')
+      .where('e.deletedAt IS NOT NULL')
+      // A page that was merged into another leads there, and is shown only when something stands in it again.
+      .andWhere(`(e.mergedInto IS NULL OR e.wordCount > 0 OR e.firstWords != '' OR ${HOLDS_ANY})`)
+      .orderBy('e.deletedAt', 'DESC');
+    const rows = await this.database.reading(viewer).visible(query).getRawMany<{ id: string }>();
+    return rows.map(({ id }) => id);
   }
 
   /** What would break if this were deleted for good: links from pages that stay to anything within. */
-  breaks(ownerId: string, id: string): Breaks {
-    const doomed = this.doomed(ownerId, id);
-    const doomedIds = new Set(doomed.map((entry) => entry.id));
-    const counts = new Map<string, number>();
-    const count = (rows: { pageId: string; links: number }[]) => {
-      for (const { pageId, links } of rows) {
-        if (!doomedIds.has(pageId)) counts.set(pageId, (counts.get(pageId) ?? 0) + links);
-      }
-    };
-    for (const { id: target } of doomed) {
-      count(this.database.all('SELECT pageId, COUNT(*) AS links FROM links WHERE target = ? GROUP BY pageId', target));
-      count(
-        this.database.all(
-          `SELECT l.pageId, COUNT(*) AS links FROM blocks b JOIN links l ON l.target = b.id
-           WHERE b.pageId = ? GROUP BY l.pageId`,
-          target,
-        ),
-      );
-    }
+  breaks(viewer: Viewer, id: string): Breaks {
+    const connection = this.database.reading(viewer);
+    const { doomed } = doomedBy(connection, id);
+    const ids = doomed.map((entry) => entry.id);
+    const doomedIds = new Set(ids);
+    const links = connection
+      .all<{ pageId: string; links: number }>(LINKS_TO, { ids: JSON.stringify(ids) })
+      .filter(({ pageId }) => !doomedIds.has(pageId));
+    const counts = new Map(links.map((each) => [each.pageId, each.links]));
     const from = this.entries
-      .living(ownerId, [...counts.keys()])
+      .reader(viewer)
+      .present(counts.keys())
       .map((page) => ({ page, links: counts.get(page.id)! }));
     return {
       pages: doomed.filter((entry) => entry.kind === 'page').length,
@@ -104,63 +96,67 @@ export class Bin {
     };
   }
 
-  private doomed(ownerId: string, id: string): Entry[] {
-    const root = this.entries.own(ownerId, id);
-    if (root.deletedAt === null) throw new Problem(409, 'Only what is in the bin can be deleted for good.');
-    return this.database.all<Entry>(ALL_BENEATH, id);
-  }
-
   /**
    * Deletes something in the bin for good, with what is beneath it. Links to it go on saying what it was called. What
    * stood in it and was deleted by itself before stays in the bin.
    */
-  async purge(ownerId: string, id: string): Promise<void> {
-    await this.database.write(() => this.purgeWithin(ownerId, id));
+  async purge(viewer: Viewer, id: string): Promise<void> {
+    await this.database.write((manager) => this.purgeWithin(manager, viewer, id));
   }
 
   /** Deletes everything in the bin for good. */
-  async empty(ownerId: string): Promise<number> {
-    return this.database.write(() => {
-      const ids = this.database.writer
-        .prepare(`SELECT id FROM entries WHERE ownerId = ? AND ${IS_SHOWN}`)
-        .all(ownerId) as { id: string }[];
-      for (const { id } of ids) this.purgeWithin(ownerId, id);
+  async empty(viewer: Viewer): Promise<number> {
+    return this.database.write(async (manager) => {
+      const ids = await this.deletedIds(manager, viewer);
+      for (const id of ids) await this.purgeWithin(manager, viewer, id);
       return ids.length;
     });
   }
 
-  private purgeWithin(ownerId: string, id: string): void {
-    const { writer } = this.database;
-    const root = writer.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(id, ownerId) as
-      Entry | undefined;
-    if (!root) throw notFound();
-    if (root.deletedAt === null) throw new Problem(409, 'Only what is in the bin can be deleted for good.');
-    const doomed = writer.prepare(ALL_BENEATH).all(id) as Entry[];
-    const bury = writer.prepare(
-      `INSERT INTO tombstones (id, ownerId, title, goneAt) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE
-       SET title = excluded.title, goneAt = excluded.goneAt WHERE ownerId = excluded.ownerId`,
-    );
-    // What was merged into it stands for itself again, and can be seen in the bin.
-    const lead = writer.prepare('UPDATE entries SET mergedInto = NULL WHERE mergedInto = ?');
-    const linkedBlocks = writer.prepare(
-      `SELECT b.id, b.words FROM blocks b WHERE b.pageId = ? AND b.words != ''
-       AND EXISTS (SELECT 1 FROM links l WHERE l.target = b.id AND l.pageId != b.pageId)`,
-    );
-    const shelter = writer.prepare('UPDATE entries SET parentId = ? WHERE parentId = ? AND deletedAt IS NOT NULL');
-    const remove = writer.prepare('DELETE FROM entries WHERE id = ?');
-    const unindex = writer.prepare('DELETE FROM findIndex WHERE rowid = ?');
-    const goneAt = new Date().toISOString();
-    for (const entry of doomed) {
-      bury.run(entry.id, ownerId, entryTitle(entry), goneAt);
-      const blocks = linkedBlocks.all(entry.id) as { id: string; words: string }[];
-      for (const block of blocks) bury.run(block.id, ownerId, block.words, goneAt);
-      shelter.run(root.parentId, entry.id);
-      lead.run(entry.id);
+  private async purgeWithin(manager: EntityManager, viewer: Viewer, id: string): Promise<void> {
+    const connection = this.database.writing(viewer);
+    const { root, doomed } = doomedBy(connection, id);
+    const linkedLines = (entry: EntryRow) =>
+      connection.all<{ id: string; words: string }>(LINKED_LINES, { id: entry.id });
+    const buried = doomed.flatMap((entry) => [
+      { id: entry.id, title: entryTitle(entry) },
+      ...linkedLines(entry).map((line) => ({ id: line.id, title: line.words })),
+    ]);
+    await bury(manager, viewer, buried);
+    for (const lot of inLots(doomed)) {
+      const held = In(lot.map((entry) => entry.id));
+      await manager.update(EntryEntity, { parentId: held, deletedAt: Not(IsNull()) }, { parentId: root.parentId });
+      // What was merged into it stands for itself again, and can be seen in the bin.
+      await manager.update(EntryEntity, { mergedInto: held }, { mergedInto: null });
     }
-    for (const entry of doomed.reverse()) {
-      unindex.run(entry.row);
-      remove.run(entry.id);
-      this.documents.forget(entry.id);
+    const unindex = prepared(connection.raw, DROP_INDEX);
+    // What stands in something goes before it.
+    for (const lot of inLots(doomed.toReversed())) {
+      for (const { row } of lot) unindex.run(row);
+      await manager.delete(EntryEntity, { id: In(lot.map((entry) => entry.id)) });
     }
+    for (const entry of doomed) this.documents.forget(entry.id);
+  }
+}
+
+/** Something in the bin, with all that would go with it: what holds others before them. */
+function doomedBy(connection: ViewerConnection, id: string): { root: EntryRow; doomed: EntryRow[] } {
+  const root = writableEntry(connection, id);
+  if (root.deletedAt === null) throw new Problem(409, 'Only what is in the bin can be deleted for good.');
+  return { root, doomed: connection.all<EntryRow>(BENEATH, { id }) };
+}
+
+/** Keeps what things were called that are deleted for good. */
+async function bury(manager: EntityManager, viewer: Viewer, buried: { id: string; title: string }[]): Promise<void> {
+  const goneAt = new Date().toISOString();
+  for (const lot of inLots(buried)) {
+    await manager.delete(TombstoneEntity, { id: In(lot.map(({ id }) => id)), ...ownedBy(viewer) });
+    await manager
+      .createQueryBuilder()
+      .insert()
+      .into(TombstoneEntity)
+      .values(lot.map((each) => ({ ...each, ...ownedBy(viewer), goneAt })))
+      .orIgnore()
+      .execute();
   }
 }

@@ -1,13 +1,17 @@
 import * as Y from 'yjs';
 import { bodyFacts, readBody, readTitle, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
-import { MentionSearch } from '../background/mentions';
+import { NOT_DUE } from '../access';
+import { AlsoNamedSearch } from '../background/alsoNamed';
 import type { RawDatabase } from '../database/database';
+import { prepared } from '../database/prepared';
+import { NAMED_IN } from '../entities/alsoNamed.queries';
+import { UPDATES } from '../entities/document.queries';
+import type { FactTable } from '../entities/fact.queries';
+import { ANY_NAME_DUE, BLOCKS, DOCUMENTS, FACTS, INDEXED, NAMES, WRONGLY_COUNTED } from './checkData.queries';
 import { checkPlaces } from './checkPlaces';
 import { foundTitle } from './facts';
-
-/** A circle in what stands in what ends there; it is reported by itself. */
-const MOST_STEPS = 50_000_000;
+import { HOLDERS } from './holders';
 
 /** One place where what is stored of a page does not follow from its body. */
 export interface Disagreement {
@@ -15,124 +19,84 @@ export interface Disagreement {
   what: string;
 }
 
-/** Rebuilds all facts from the bodies and compares them with the tables, row by row. Changes nothing. */
+/**
+ * Rebuilds all facts from the bodies and compares them with the tables, row by row. Changes nothing. What an import
+ * under way has brought is left out: it is not whole, and goes at the next start.
+ */
 export function checkData(database: RawDatabase): Disagreement[] {
   const found: Disagreement[] = [];
-  const pages = database
-    .prepare(
-      `SELECT e.row, e.id, e.name, e.firstWords, e.wordCount, b.json, b.state
-       FROM entries e LEFT JOIN bodies b ON b.pageId = e.id WHERE e.kind = 'page'`,
-    )
-    .all() as PageRow[];
-  const rows = (sql: string, pageId: string) => database.prepare(sql).all(pageId);
-  for (const page of pages) {
-    const report = (what: string) => found.push({ pageId: page.id, what });
-    if (page.json === null) {
+  const rows = (sql: string, documentId: string) => prepared(database, sql).all(documentId);
+  for (const held of prepared(database, DOCUMENTS).all() as DocumentRow[]) {
+    const report = (what: string) => found.push({ pageId: held.id, what });
+    if (held.json === null) {
       report('The page has no body.');
       continue;
     }
-    const body = JSON.parse(page.json) as BodyJson;
+    const body = JSON.parse(held.json) as BodyJson;
     const facts = bodyFacts(body);
-    const expect = (what: string, held: unknown, derived: unknown) => {
-      if (JSON.stringify(held) !== JSON.stringify(derived)) report(`${what} differ from the body.`);
+    const expect = (what: string, stored: unknown, derived: unknown) => {
+      if (JSON.stringify(stored) !== JSON.stringify(derived)) report(`${what} differ from the body.`);
     };
-    expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
+    expect('The first words and the count', [held.firstWords, held.wordCount], [facts.firstWords, facts.wordCount]);
     expect(
       'Blocks',
-      rows(
-        'SELECT id, parentId, headingId, position, depth, kind, state, words, node FROM blocks WHERE pageId = ? ORDER BY position',
-        page.id,
-      ),
+      rows(BLOCKS, held.id),
       facts.blocks.map((block) => ({ ...block, node: JSON.stringify(block.node) })),
     );
-    expect(
-      'Links',
-      rows('SELECT blockId, position, target, words FROM links WHERE pageId = ? ORDER BY position', page.id),
-      facts.links,
-    );
-    expect(
-      'Tags',
-      rows('SELECT blockId, position, name, tag FROM tags WHERE pageId = ? ORDER BY position', page.id),
-      facts.tags,
-    );
-    expect(
-      'Attachments',
-      rows('SELECT blockId, fileId FROM fileUses WHERE pageId = ? ORDER BY blockId', page.id),
-      [...facts.files].sort((one, other) => (one.blockId < other.blockId ? -1 : 1)),
-    );
-    expect(
-      'Former ids',
-      rows('SELECT formerId, blockId FROM formerIds WHERE pageId = ? ORDER BY formerId', page.id),
-      [...facts.formerIds].sort((one, other) => (one.formerId < other.formerId ? -1 : 1)),
-    );
-    const indexed = database.prepare('SELECT title, body FROM findIndex WHERE rowid = ?').get(page.row);
+    const fact = (what: string, table: FactTable, columns: readonly string[], derived: readonly object[]) => {
+      const [key] = columns as [string];
+      const byKey = (one: object, other: object) => {
+        const [mine, others] = [one, other].map((each) => (each as Record<string, string | number>)[key]!);
+        return mine! < others! ? -1 : 1;
+      };
+      const picked = derived.map((each) =>
+        Object.fromEntries(columns.map((column) => [column, (each as Record<string, unknown>)[column]])),
+      );
+      expect(what, rows(FACTS(table, columns), held.id), picked.sort(byKey));
+    };
+    fact('Links', 'links', ['position', 'blockId', 'target', 'words'], facts.links);
+    fact('Tags', 'tagUses', ['position', 'blockId', 'name', 'tag'], facts.tags);
+    fact('Attachments', 'fileUses', ['blockId', 'fileId'], facts.files);
+    fact('Former ids', 'formerIds', ['formerId', 'blockId'], facts.formerIds);
     const words = facts.blocks.map((block) => block.words).join('\n');
-    const names = rows('SELECT name FROM otherNames WHERE pageId = ? ORDER BY position', page.id) as { name: string }[];
-    const title = foundTitle(
-      page.name,
-      names.map(({ name }) => name),
-    );
+    const title = foundTitle(held.name, HOLDERS.page.otherNames(database, held.id));
+    const indexed = prepared(database, INDEXED).get(held.row);
     expect('Words for finding', indexed, { title, body: indexedWords(words) });
-    if (page.state) {
+    if (held.state) {
       const document = new Y.Doc({ gc: false });
-      Y.applyUpdate(document, page.state);
-      const updates = rows('SELECT data FROM updates WHERE pageId = ? ORDER BY number', page.id) as { data: Buffer }[];
-      for (const { data } of updates) Y.applyUpdate(document, data);
-      expect('The document’s title', page.name, readTitle(document));
+      Y.applyUpdate(document, held.state);
+      for (const { data } of rows(UPDATES, held.id) as { data: Buffer }[]) Y.applyUpdate(document, data);
+      expect('The document’s title', held.name, readTitle(document));
       expect('The document’s words', facts, bodyFacts(readBody(document)));
     }
   }
-  const beneath = database
-    .prepare(
-      `WITH RECURSIVE beneath(root, kind) AS (
-         SELECT parentId, kind FROM entries WHERE parentId IS NOT NULL AND deletedAt IS NULL
-         UNION ALL
-         SELECT e.parentId, b.kind FROM beneath b JOIN entries e ON e.id = b.root
-         WHERE e.parentId IS NOT NULL AND e.deletedAt IS NULL
-         LIMIT ${MOST_STEPS}
-       ), counted AS (
-         SELECT root, SUM(kind = 'page') AS pages, SUM(kind = 'section') AS sections FROM beneath GROUP BY root
-       )
-       SELECT e.id FROM entries e LEFT JOIN counted c ON c.root = e.id
-       WHERE e.pagesBeneath != COALESCE(c.pages, 0) OR e.sectionsBeneath != COALESCE(c.sections, 0)`,
-    )
-    .all() as { id: string }[];
-  for (const { id } of beneath) found.push({ pageId: id, what: 'The number of pages and sections beneath differs.' });
-  const names = database
-    .prepare(
-      `SELECT e.id, e.name, f.title FROM entries e LEFT JOIN findIndex f ON f.rowid = e.row WHERE e.kind != 'page'`,
-    )
-    .all() as { id: string; name: string; title: string | null }[];
-  for (const { id, name, title } of names) {
+  for (const { id } of prepared(database, WRONGLY_COUNTED).all() as { id: string }[]) {
+    found.push({ pageId: id, what: 'The number of pages and sections beneath differs.' });
+  }
+  for (const { id, name, title } of prepared(database, NAMES).all() as { id: string; name: string; title: string }[]) {
     if (title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });
   }
-  return [...found, ...checkPlaces(database), ...checkMentions(database)];
+  return [...found, ...checkPlaces(database), ...checkAlsoNamed(database)];
 }
 
 /** Compares what names what with the texts, where nothing is waiting to be looked through. */
-function checkMentions(database: RawDatabase): Disagreement[] {
-  if (database.prepare('SELECT 1 FROM namesDue').get()) return [];
-  const search = new MentionSearch(database);
-  const pages = database
-    .prepare(
-      `SELECT id, ownerId FROM entries e WHERE kind = 'page'
-       AND NOT EXISTS (SELECT 1 FROM mentionsDue d WHERE d.pageId = e.id)`,
-    )
-    .all() as { id: string; ownerId: string }[];
-  const held = database.prepare('SELECT name, blockId, places FROM mentions WHERE pageId = ?');
-  return pages.flatMap(({ id, ownerId }) => {
+function checkAlsoNamed(database: RawDatabase): Disagreement[] {
+  if (prepared(database, ANY_NAME_DUE).get()) return [];
+  const search = new AlsoNamedSearch(database);
+  const documents = prepared(database, NOT_DUE).all() as { id: string; accountId: string }[];
+  return documents.flatMap(({ id, accountId }) => {
     const key = (rows: { name: string; blockId: string; places: unknown }[]) =>
       rows
         .map((row) => JSON.stringify([row.name, row.blockId, row.places]))
         .sort()
         .join('\n');
-    const derived = search.lookThrough(id, ownerId).map((each) => ({ ...each, places: JSON.stringify(each.places) }));
-    const isSame = key(held.all(id) as typeof derived) === key(derived);
+    const derived = search.lookThrough(id, accountId).map((each) => ({ ...each, places: JSON.stringify(each.places) }));
+    const isSame = key(prepared(database, NAMED_IN).all(id) as typeof derived) === key(derived);
     return isSame ? [] : [{ pageId: id, what: 'What it names differs from its text.' }];
   });
 }
 
-interface PageRow {
+interface DocumentRow {
   row: number;
   id: string;
   name: string;

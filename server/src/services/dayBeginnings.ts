@@ -1,32 +1,40 @@
+import type { EntityManager } from 'typeorm';
 import type { BodyJson } from '@glossarion/core/document';
 import { dayTemplate, dayTitle, weekdayOf, type DayTemplates } from '@glossarion/core/journal';
 import { fillBody } from '@glossarion/core/templates';
-import type { RawDatabase } from '../database/database';
+import { onlyVisible, ownedBy, type Viewer } from '../access';
+import { DayBeginningEntity, DocumentEntity, EntryEntity, SettingEntity } from '../entities';
 
-/** What a day begins with: the person's own template for it, else the shipped one. */
-export function dayBeginning(database: RawDatabase, ownerId: string, pageId: string, day: string): BodyJson {
-  const seed = database.prepare('SELECT json FROM daySeeds WHERE pageId = ?').get(pageId) as
-    { json: string } | undefined;
-  if (seed) return JSON.parse(seed.json) as BodyJson;
-  const own = ownTemplate(database, ownerId, day);
+/**
+ * What a day begins with, for the server, for imports and for windows alike: what it was first shown with, else the
+ * person's own template for it, else the shipped one.
+ */
+export async function dayBeginning(
+  manager: EntityManager,
+  viewer: Viewer,
+  pageId: string,
+  day: string,
+): Promise<BodyJson> {
+  const first = await manager.findOneBy(DayBeginningEntity, { pageId });
+  if (first) return JSON.parse(first.json) as BodyJson;
+  const own = await ownTemplate(manager, viewer, day);
   if (!own) return dayTemplate(pageId);
   const title = dayTitle(day);
   return fillBody(own, pageId, { date: title, title, place: 'Journal' });
 }
 
-function ownTemplate(database: RawDatabase, ownerId: string, day: string): BodyJson | null {
-  const row = database.prepare("SELECT value FROM settings WHERE ownerId = ? AND key = 'dayTemplates'").get(ownerId) as
-    { value: string } | undefined;
-  if (!row) return null;
-  const { every, weekdays } = JSON.parse(row.value) as DayTemplates;
+async function ownTemplate(manager: EntityManager, viewer: Viewer, day: string): Promise<BodyJson | null> {
+  const setting = await manager.findOneBy(SettingEntity, { ...ownedBy(viewer), key: 'dayTemplates' });
+  if (!setting) return null;
+  const { every, weekdays } = JSON.parse(setting.value) as DayTemplates;
   const id = weekdays[String(weekdayOf(day))] ?? every;
   if (!id) return null;
-  const body = database
-    .prepare(
-      `SELECT b.json FROM entries e JOIN bodies b ON b.pageId = e.id
-       WHERE e.id = ? AND e.ownerId = ? AND e.isTemplate = 1 AND e.deletedAt IS NULL`,
-    )
-    .get(id, ownerId) as { json: string } | undefined;
+  const query = manager
+    .createQueryBuilder(EntryEntity, 'e')
+    .select('d.json', 'json')
+    .innerJoin(DocumentEntity.options.name, 'd', 'd.id = e.id')
+    .where('e.id = :id AND e.isTemplate = 1 AND e.deletedAt IS NULL', { id });
+  const body = await onlyVisible(query, viewer, true, 'e').getRawOne<{ json: string }>();
   return body ? (JSON.parse(body.json) as BodyJson) : null;
 }
 
@@ -34,8 +42,12 @@ function ownTemplate(database: RawDatabase, ownerId: string, day: string): BodyJ
  * Remembers what a day was first shown with, until it is written: a window that has it open goes on from there, even
  * if the template is changed meanwhile.
  */
-export function rememberBeginning(database: RawDatabase, ownerId: string, pageId: string, body: BodyJson): void {
-  database
-    .prepare('INSERT OR IGNORE INTO daySeeds (pageId, ownerId, json) VALUES (?, ?, ?)')
-    .run(pageId, ownerId, JSON.stringify(body));
+export async function rememberBeginning(
+  manager: EntityManager,
+  viewer: Viewer,
+  pageId: string,
+  body: BodyJson,
+): Promise<void> {
+  const row = { pageId, json: JSON.stringify(body), ...ownedBy(viewer) };
+  await manager.createQueryBuilder().insert().into(DayBeginningEntity).values(row).orIgnore().execute();
 }

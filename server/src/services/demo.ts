@@ -3,6 +3,7 @@ import path from 'node:path';
 import { addDays } from '@glossarion/core/journal';
 import type { Act } from '@glossarion/core/outline';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
+import { ownView, type Viewer } from '../access';
 import { DEMO_NAME } from '../routes/accounts';
 import type { Services } from '.';
 import { attachDemoFiles } from './demoFiles';
@@ -26,13 +27,14 @@ export function readDemoNotes(folder: string, today: string): MarkdownFile[] {
 
 /** Makes the demo account when it is not there; its notes go through the importer that people use. */
 export async function makeDemo(services: Services, folder: string, today: string, isEmpty: boolean): Promise<void> {
-  if (services.accounts.byName(DEMO_NAME)) return;
+  if (await services.accounts.byName(DEMO_NAME)) return;
   const account = await services.accounts.make(DEMO_NAME, DEMO_PASSPHRASE);
   if (isEmpty) return;
-  const report = await services.imports.take(account.id, readDemoNotes(folder, today));
+  const viewer = ownView(account.id);
+  const report = await services.imports.take(viewer, readDemoNotes(folder, today));
   for (const { path: file, what } of report.remarks) services.log.warn(`demo: ${file}: ${what}`);
-  await arrange(services, account.id);
-  await attachDemoFiles(services, account.id, path.join(folder, '../files'));
+  await arrange(services, viewer);
+  await attachDemoFiles(services, viewer, path.join(folder, '../files'));
 }
 
 const PINNED = ['Sluice gate no. 2', 'Open day plan', 'Working windows', 'Keyholders'];
@@ -41,16 +43,19 @@ const LEAVED = ['Undershot wheel'];
 const TEMPLATES = ['Site visit {{number}}'];
 
 /** What notes alone can’t say: pins, leaves, templates, and something in the bin. */
-async function arrange({ acts, find }: Services, ownerId: string): Promise<void> {
-  const doing = (titles: string[], act: (id: string) => Act): Act[] =>
-    titles.flatMap((title) => {
-      const found = find.byName(ownerId, title, 5).find((each) => each.title === title);
-      return found ? [act(found.id)] : [];
-    });
-  await acts.perform(ownerId, [
-    ...doing(PINNED, (id) => ({ do: 'pin', id })),
-    ...doing(DELETED, (id) => ({ do: 'bin', id })),
-    ...doing(TEMPLATES, (id) => ({ do: 'describe', id, isTemplate: true })),
-    ...doing(LEAVED, (id) => ({ do: 'describe', id, showsLeaves: true })),
-  ]);
+async function arrange({ acts, find }: Services, viewer: Viewer): Promise<void> {
+  const wanted: [string[], (id: string) => Act][] = [
+    [PINNED, (id) => ({ do: 'pin', id })],
+    [DELETED, (id) => ({ do: 'bin', id })],
+    [TEMPLATES, (id) => ({ do: 'describe', id, isTemplate: true })],
+    [LEAVED, (id) => ({ do: 'describe', id, showsLeaves: true })],
+  ];
+  const doing: Act[] = [];
+  for (const [titles, act] of wanted) {
+    for (const title of titles) {
+      const found = (await find.byName(viewer, title, 5)).find((each) => each.title === title);
+      if (found) doing.push(act(found.id));
+    }
+  }
+  await acts.perform(viewer, doing);
 }

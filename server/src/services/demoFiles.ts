@@ -1,6 +1,7 @@
 import { createReadStream } from 'node:fs';
 import path from 'node:path';
 import { newId, ownWords, type NodeJson } from '@glossarion/core/document';
+import type { Viewer } from '../access';
 import type { Services } from '.';
 
 interface DemoFile {
@@ -43,23 +44,22 @@ const FILES: readonly DemoFile[] = [
 ];
 
 /** Attaches the demo's files to its pages, as people attach theirs. */
-export async function attachDemoFiles(services: Services, ownerId: string, folder: string): Promise<void> {
+export async function attachDemoFiles(services: Services, viewer: Viewer, folder: string): Promise<void> {
   for (const { file, page, after, alt = '', caption, width = null } of FILES) {
-    const found = services.find.byName(ownerId, page, 5).find((each) => each.title === page);
+    const found = (await services.find.byName(viewer, page, 5)).find((each) => each.title === page);
     if (!found) continue;
     const { id, name, media, size } = await services.attachments.take(
-      ownerId,
+      viewer,
       file,
       createReadStream(path.join(folder, file)),
     );
-    const stored = services.database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', found.id)!;
-    const { content } = JSON.parse(stored.json) as { content: NodeJson[] };
+    const { content } = (await services.pages.read(viewer, found.id)).body;
     const line = content.find((node) => ownWords(node).startsWith(after));
     const placed = { id: newId(), depth: 0, tint: null, file: id, name, caption };
     const node: NodeJson = media.startsWith('image/')
       ? { type: 'picture', attrs: { ...placed, alt, width } }
       : { type: 'file', attrs: { ...placed, media, size } };
     const afterId = line ? String(line.attrs?.id) : null;
-    await services.acts.perform(ownerId, [{ do: 'putBlocks', id: found.id, afterId, nodes: [node] }]);
+    await services.acts.perform(viewer, [{ do: 'putBlocks', id: found.id, afterId, nodes: [node] }]);
   }
 }

@@ -1,8 +1,14 @@
 import type { Desk, DeskTask } from '@glossarion/core/desk';
 import type { NodeJson } from '@glossarion/core/document';
-import type { Database } from '../database/database';
 import type { Target } from '@glossarion/core/links';
-import type { Entries } from './entries';
+import { namedIn } from '@glossarion/core/margin';
+import { MoreThanOrEqual } from 'typeorm';
+import { ownedBy, putOwned, type Viewer } from '../access';
+import type { Database } from '../database/database';
+import { EntryEntity, PinEntity, VisitEntity } from '../entities';
+import { OPEN_TASKS } from '../entities/block.queries';
+import { UNWRITTEN } from '../entities/link.queries';
+import type { Entries, EntryReader } from './entries';
 
 /** No part of the Desk shows more. */
 const PART = 30;
@@ -15,73 +21,64 @@ export class DeskReader {
     private entries: Entries,
   ) {}
 
-  pins(ownerId: string): Target[] {
-    const rows = this.database.all<{ entryId: string }>(
-      'SELECT entryId FROM pins WHERE ownerId = ? ORDER BY orderKey',
-      ownerId,
-    );
-    return this.entries.living(
-      ownerId,
-      rows.map((row) => row.entryId),
-    );
+  async pins(viewer: Viewer): Promise<Target[]> {
+    const rows = await this.database.manager.find(PinEntity, { where: ownedBy(viewer), order: { orderKey: 'ASC' } });
+    return this.entries.reader(viewer).present(rows.map((row) => row.entryId));
   }
 
-  async visit(ownerId: string, id: string): Promise<void> {
-    this.entries.own(ownerId, id);
-    await this.database.write(() => {
-      this.database.writer
-        .prepare('INSERT OR REPLACE INTO visits (ownerId, entryId, visitedAt) VALUES (?, ?, ?)')
-        .run(ownerId, id, new Date().toISOString());
-    });
+  async visit(viewer: Viewer, id: string): Promise<void> {
+    this.entries.entry(viewer, id);
+    const visit = { entryId: id, visitedAt: new Date().toISOString() };
+    await this.database.write((manager) => putOwned(manager, viewer, VisitEntity, 'entryId', visit));
   }
 
   /** Pages opened last; filled up with those changed last while few have been opened. */
-  recent(ownerId: string, limit: number): Target[] {
-    const visited = this.database.all<{ id: string }>(
-      'SELECT entryId AS id FROM visits WHERE ownerId = ? ORDER BY visitedAt DESC LIMIT ?',
-      ownerId,
-      limit * 2,
-    );
-    const ids = new Set([...visited, ...this.changed(ownerId, '', limit * 2)].map((row) => row.id));
-    return this.entries.living(ownerId, [...ids], limit);
+  async recent(viewer: Viewer, limit: number): Promise<Target[]> {
+    const visited = await this.database.manager.find(VisitEntity, {
+      where: ownedBy(viewer),
+      order: { visitedAt: 'DESC' },
+      take: limit * 2,
+    });
+    const changed = await this.changed(viewer, '', limit * 2);
+    const ids = new Set([...visited.map(({ entryId }) => entryId), ...changed]);
+    return this.entries.reader(viewer).present(ids, limit);
   }
 
-  private changed(ownerId: string, since: string, limit: number): { id: string }[] {
-    return this.database.all(
-      `SELECT id FROM entries WHERE ownerId = ? AND kind = 'page' AND deletedAt IS NULL AND changedAt >= ?
-       AND wordCount > 0 AND day IS NULL ORDER BY changedAt DESC, row DESC LIMIT ?`,
-      ownerId,
-      since,
-      limit,
-    );
+  /** The ids of written pages, no days, that were changed since a moment; latest first. */
+  private async changed(viewer: Viewer, since: string, limit: number): Promise<string[]> {
+    const query = this.database.manager
+      .createQueryBuilder(EntryEntity, 'e')
+      .select('e.id', 'id')
+      .where({ kind: 'page', changedAt: MoreThanOrEqual(since) })
+      .andWhere('e.deletedAt IS NULL AND e.wordCount > 0 AND e.day IS NULL')
+      .orderBy('e.changedAt', 'DESC')
+      .addOrderBy('e.row', 'DESC')
+      .limit(limit);
+    const rows = await this.database.reading(viewer).visible(query).getRawMany<{ id: string }>();
+    return rows.map(({ id }) => id);
   }
 
-  desk(ownerId: string): Desk {
+  async desk(viewer: Viewer): Promise<Desk> {
+    const reader = this.entries.reader(viewer);
     const since = new Date(Date.now() - WEEK_MS).toISOString();
-    const week = this.changed(ownerId, since, PART * 2).map((row) => row.id);
-    const tasks = this.tasks(ownerId);
-    const links = new Set(tasks.flatMap((task) => linksIn(task.node)));
+    const week = await this.changed(viewer, since, PART * 2);
+    const tasks = this.tasks(viewer, reader);
+    const links = namedIn(tasks.map(({ node }) => node)).links;
     return {
-      pins: this.pins(ownerId),
-      recent: this.recent(ownerId, PART),
-      week: this.entries.living(ownerId, week, PART),
+      pins: await this.pins(viewer),
+      recent: await this.recent(viewer, PART),
+      week: reader.present(week, PART),
       tasks,
-      unwritten: this.unwritten(ownerId),
-      targets: this.entries.targets(ownerId, [...links]),
+      unwritten: this.unwritten(viewer, reader),
+      targets: reader.targets(links),
     };
   }
 
-  private tasks(ownerId: string): DeskTask[] {
-    const rows = this.database
-      .statement(
-        `SELECT b.id AS blockId, b.pageId, b.node FROM entries e CROSS JOIN blocks b ON b.pageId = e.id
-         WHERE e.ownerId = ? AND e.kind = 'page' AND e.deletedAt IS NULL AND b.kind = 'todo'
-         AND b.state IN ('open', 'begun') AND b.words != '' ORDER BY e.changedAt DESC, e.row, b.position`,
-      )
-      .iterate(ownerId) as IterableIterator<{ blockId: string; pageId: string; node: string }>;
+  private tasks(viewer: Viewer, reader: EntryReader): DeskTask[] {
+    const rows = this.database.reading(viewer).each<{ blockId: string; pageId: string; node: string }>(OPEN_TASKS);
     const found: DeskTask[] = [];
     for (const { blockId, pageId, node } of rows) {
-      const page = this.entries.targets(ownerId, [pageId])[0]!;
+      const page = reader.target(pageId);
       if (page.state === 'binned' || page.season !== 'now') continue;
       found.push({ blockId, page, node: JSON.parse(node) as NodeJson });
       if (found.length >= PART) break;
@@ -89,23 +86,13 @@ export class DeskReader {
     return found;
   }
 
-  private unwritten(ownerId: string): Desk['unwritten'] {
-    const rows = this.database.all<{ id: string; links: number }>(
-      `SELECT e.id, COUNT(*) AS links FROM entries e CROSS JOIN links l ON l.target = e.id
-       WHERE e.ownerId = ? AND e.kind = 'page' AND e.wordCount = 0 AND e.firstWords = '' AND e.day IS NULL
-       AND e.deletedAt IS NULL
-       GROUP BY e.id ORDER BY links DESC, e.row LIMIT ?`,
-      ownerId,
-      PART * 2,
-    );
-    return rows
-      .map(({ id, links }) => ({ target: this.entries.targets(ownerId, [id])[0]!, links }))
+  /** Pages without text that are linked, with how often; most first. */
+  private unwritten(viewer: Viewer, reader: EntryReader): Desk['unwritten'] {
+    return this.database
+      .reading(viewer)
+      .all<{ id: string; links: number }>(UNWRITTEN, { limit: PART * 2 })
+      .map(({ id, links }) => ({ target: reader.target(id), links }))
       .filter(({ target }) => target.state === 'unwritten' && target.season === 'now')
       .slice(0, PART);
   }
-}
-
-function linksIn(node: NodeJson): string[] {
-  const own = node.type === 'pageLink' ? [String(node.attrs?.target)] : [];
-  return [...own, ...(node.content ?? []).flatMap(linksIn)];
 }

@@ -22,14 +22,36 @@ import {
 } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { orderBetween } from '@glossarion/core/outline';
-import type { Database, RawDatabase } from '../database/database';
-import { dayBeginning, rememberBeginning } from './dayBeginnings';
-import { EntryEntity, type Entry } from '../entities';
-import { notFound } from '../problem';
 import type { EntityManager } from 'typeorm';
-import type { Entries } from './entries';
-import type { FactWriter } from './facts';
+import { accountOf, addEntry, ownView, sees, type Viewer, type ViewerConnection } from '../access';
+import type { Database } from '../database/database';
+import { prepared } from '../database/prepared';
+import {
+  DayBeginningEntity,
+  DocumentEntity,
+  EntryEntity,
+  RemovalEntity,
+  UpdateEntity,
+  type StoredDocument,
+} from '../entities';
+import { HELD_ELSEWHERE } from '../entities/block.queries';
+import {
+  ADD_DOCUMENT,
+  ADD_UPDATE,
+  DOCUMENT,
+  DROP_UPDATES,
+  PUT_REMOVAL,
+  REMOVAL,
+  UPDATES,
+  WRITE_JSON,
+  WRITE_STATE,
+} from '../entities/document.queries';
+import { DROP_INDEX } from '../entities/find.queries';
+import { notFound } from '../problem';
 import { changedBetween } from './changedBetween';
+import { dayBeginning, rememberBeginning } from './dayBeginnings';
+import type { FactWriter } from './facts';
+import { HOLDERS, type Held, type HolderKind } from './holders';
 import type { Changed } from './notices';
 
 /** Updates that are kept apart before they are folded into one state. */
@@ -37,16 +59,13 @@ const COMPACT_AFTER = 200;
 /** Pages kept ready in memory. */
 const KEPT_READY = 60;
 
-/** A page's document as the server holds it, with what its rows in the fact tables say. */
-interface LivePage {
-  row: number;
-  id: string;
-  ownerId: string;
+/** A document as the server holds it, with what its rows in the fact tables say. */
+interface LiveDocument extends Held {
+  holder: HolderKind;
   epoch: number;
   /** gc is off: what was deleted stays readable, so that words typed beneath it can be rescued. */
   document: Y.Doc;
   facts: BodyFacts;
-  title: string;
   pendingUpdates: number;
 }
 
@@ -67,7 +86,8 @@ interface Change {
 /** What an accepted update changed, for those who look at the page. */
 export interface Accepted {
   pageId: string;
-  ownerId: string;
+  /** The account it belongs to. */
+  accountId: string;
   epoch: number;
   /** To be sent to every window but the one it came from. */
   update: Uint8Array | null;
@@ -87,22 +107,21 @@ export class StaleEpoch extends Error {
 export type Listener = (accepted: Accepted) => void;
 
 /**
- * The pages' documents. Every change of a body goes through here, is checked, and is stored before it counts.
+ * The documents. Every change of a body goes through here, is checked, and is stored before it counts.
  */
 export class Documents {
-  private live = new Map<string, LivePage>();
+  private live = new Map<string, LiveDocument>();
   private listeners = new Set<Listener>();
-  /** Pages that were read or changed within the transaction that is under way. */
+  /** Documents that were read or changed within the transaction that is under way. */
   private bound = new Set<string>();
 
   constructor(
     private database: Database,
-    private entries: Entries,
     private facts: FactWriter,
   ) {
     // Whatever throws takes back what was stored, so that nothing of it may be left in memory.
     database.onEnd((isStored) => {
-      if (!isStored) for (const pageId of this.bound) this.live.delete(pageId);
+      if (!isStored) for (const id of this.bound) this.live.delete(id);
       this.bound.clear();
     });
   }
@@ -114,112 +133,99 @@ export class Documents {
 
   /** The state a window needs, beyond what its state vector says it has. A day not yet written is given as its seed. */
   async open(
-    ownerId: string,
-    pageId: string,
+    viewer: Viewer,
+    id: string,
     day: string | null,
     vector: Uint8Array | null,
   ): Promise<{ epoch: number; update: Uint8Array; vector: Uint8Array }> {
     // Reading waits for nobody, unless the page is being changed at this very moment.
-    const stored = this.bound.has(pageId) ? null : this.stored(ownerId, pageId);
+    const stored = this.bound.has(id) ? null : this.read(this.database.reading(viewer), id);
     if (stored) return stateOf(stored, vector);
     // All of it within the transaction: the next one may change the document before it is stored.
-    return this.database.write(() => {
-      const { writer } = this.database;
-      if (day !== null && dayId(ownerId, day) === pageId && !this.isThere(pageId)) {
-        const body = dayBeginning(writer, ownerId, pageId, day);
-        rememberBeginning(writer, ownerId, pageId, body);
-        const update = seedDocument(pageId, '', body);
+    return this.database.write(async (manager) => {
+      if (this.isUnwrittenDay(viewer, id, day)) {
+        const body = await dayBeginning(manager, viewer, id, day!);
+        await rememberBeginning(manager, viewer, id, body);
+        const update = seedDocument(id, '', body);
         return { epoch: 1, update, vector: Y.encodeStateVectorFromUpdate(update) };
       }
-      return stateOf(this.load(ownerId, pageId), vector);
+      return stateOf(this.load(viewer, id), vector);
     });
   }
 
-  /** A page's document as it is stored, without keeping it in memory; null when there is none of this owner's. */
-  private stored(ownerId: string, pageId: string): Pick<LivePage, 'epoch' | 'document'> | null {
-    const ready = this.live.get(pageId);
-    if (ready) return ready.ownerId === ownerId ? ready : null;
-    return this.read(this.database.reader, ownerId, pageId);
-  }
-
-  private isThere(pageId: string): boolean {
-    return this.database.writer.prepare('SELECT 1 FROM entries WHERE id = ?').get(pageId) !== undefined;
+  /**
+   * Whether this is the page of a day on which the viewer sees nothing stored yet: an import that is under way may have
+   * something for it. Within a transaction.
+   */
+  private isUnwrittenDay(viewer: Viewer, id: string, day: string | null): boolean {
+    if (day === null || dayId(viewer.accountId, day) !== id) return false;
+    const account = accountOf(this.database.writer, id);
+    return account === undefined || (account === viewer.accountId && !sees(this.database.writing(viewer), id));
   }
 
   /** Takes in an update from a window. Resolves when it is stored; rejects with a ShapeError when it is refused. */
-  async receive(
-    ownerId: string,
-    pageId: string,
-    epoch: number,
-    update: Uint8Array,
-    day: string | null,
-  ): Promise<Accepted> {
+  async receive(viewer: Viewer, id: string, epoch: number, update: Uint8Array, day: string | null): Promise<Accepted> {
     let elsewhere: Rescue[] = [];
-    const receiving = (page: LivePage): Change => {
-      if (page.epoch !== epoch) throw new StaleEpoch(page.epoch);
+    const receiving = (live: LiveDocument): Change => {
+      if (live.epoch !== epoch) throw new StaleEpoch(live.epoch);
       const recall = (client: number, clock: number): Range[] | undefined => {
-        const row = this.database.writer
-          .prepare('SELECT ranges FROM removals WHERE pageId = ? AND client = ? AND clock = ?')
-          .get(pageId, client, clock) as { ranges: string } | undefined;
+        const row = prepared(this.database.writer, REMOVAL).get(id, client, clock) as { ranges: string } | undefined;
         return row ? (JSON.parse(row.ranges) as Range[]) : undefined;
       };
-      const isElsewhere = (id: string) => this.isElsewhere(ownerId, pageId, id);
+      const isElsewhere = (blockId: string) => this.elsewhere(live, blockId) !== undefined;
       let received: Received;
       try {
         checkNesting(update);
-        received = receiveUpdate(page.document, update, recall, isElsewhere);
+        received = receiveUpdate(live.document, update, recall, isElsewhere);
       } catch (error) {
         if (isTooDeep(error)) throw tooDeep();
         if (error instanceof ShapeError) throw error;
         throw new ShapeError(`What was sent is not an update of a page: ${(error as Error).message}`);
       }
-      checkRoots(page.document);
+      checkRoots(live.document);
       elsewhere = received.elsewhere;
       return { update, ...received };
     };
     return this.store(async (manager) => {
-      const here = await this.storeWithin(manager, ownerId, pageId, day, receiving);
-      const followed: Accepted[] = [];
-      for (const each of elsewhere) {
-        const other = this.pageOf(ownerId, each.blockId!)!;
-        followed.push(
-          await this.rewriteWithin(manager, ownerId, other, putBack(this.bodyWithin(ownerId, other), [each])),
-        );
+      if (this.isUnwrittenDay(viewer, id, day)) {
+        await this.makeDay(manager, viewer, id, day!, await dayBeginning(manager, viewer, id, day!));
       }
+      const here = this.storeWithin(viewer, id, receiving);
+      const live = this.live.get(id)!;
+      const followed = elsewhere.map((each) => {
+        const other = this.elsewhere(live, each.blockId!)!;
+        return this.rewriteWithin(viewer, other, putBack(this.bodyWithin(viewer, other), [each]));
+      });
       return [here, ...followed];
     });
   }
 
-  /** Changes a page's title within a transaction of somebody else's, who tells the windows once it is through. */
-  async renameWithin(manager: EntityManager, ownerId: string, pageId: string, title: string): Promise<Accepted> {
+  /** Changes a title within a transaction of somebody else's, who tells the windows once it is through. */
+  renameWithin(viewer: Viewer, id: string, title: string): Accepted {
     return this.storeWithin(
-      manager,
-      ownerId,
-      pageId,
-      null,
+      viewer,
+      id,
       edited((document) => writeTitle(document, title)),
     );
   }
 
-  /** A page's body as the transaction sees it. */
-  bodyWithin(ownerId: string, pageId: string): BodyJson {
-    return readBody(this.load(ownerId, pageId).document);
+  /** A body as the transaction sees it. */
+  bodyWithin(viewer: Viewer, id: string): BodyJson {
+    return readBody(this.load(viewer, id).document);
   }
 
-  /** Gives a page another body within a transaction of somebody else's. */
-  async rewriteWithin(manager: EntityManager, ownerId: string, pageId: string, body: BodyJson): Promise<Accepted> {
+  /** Gives a document another body within a transaction of somebody else's. */
+  rewriteWithin(viewer: Viewer, id: string, body: BodyJson): Accepted {
     return this.storeWithin(
-      manager,
-      ownerId,
-      pageId,
-      null,
+      viewer,
+      id,
       edited((document) => writeBody(document, body)),
     );
   }
 
-  /** The one way in which the server itself changes a page; open windows see it at once. */
-  async edit(ownerId: string, pageId: string, change: (document: Y.Doc) => void): Promise<Accepted> {
-    return this.store(async (manager) => [await this.storeWithin(manager, ownerId, pageId, null, edited(change))]);
+  /** The one way in which the server itself changes a document; open windows see it at once. */
+  async edit(viewer: Viewer, id: string, change: (document: Y.Doc) => void): Promise<Accepted> {
+    return this.store(async () => [this.storeWithin(viewer, id, edited(change))]);
   }
 
   /** Tells those who listen what was accepted. */
@@ -227,9 +233,9 @@ export class Documents {
     for (const listener of this.listeners) listener(accepted);
   }
 
-  /** Lets go of what is in memory of a page that is gone. Within a transaction. */
-  forget(pageId: string): void {
-    this.live.delete(pageId);
+  /** Lets go of what is in memory of a document that is gone. Within a transaction. */
+  forget(id: string): void {
+    this.live.delete(id);
   }
 
   /** Stores what `work` changes in one transaction, and tells of all of it; gives the first. */
@@ -243,168 +249,161 @@ export class Documents {
     }
   }
 
-  private async storeWithin(
-    manager: EntityManager,
-    ownerId: string,
-    pageId: string,
-    day: string | null,
-    change: (page: LivePage) => Change,
-  ): Promise<Accepted> {
-    if (day !== null && dayId(ownerId, day) === pageId) await this.makeDay(ownerId, pageId, day);
-    const page = this.load(ownerId, pageId);
-    const present = page.document;
-    const { update, shown, body, editedSince, removals } = change(page);
-    this.noteRemovals(pageId, removals);
+  private storeWithin(viewer: Viewer, id: string, change: (live: LiveDocument) => Change): Accepted {
+    const live = this.load(viewer, id);
+    HOLDERS[live.holder].guard(this.database.writing(viewer), id);
+    const present = live.document;
+    const { update, shown, body, editedSince, removals } = change(live);
+    this.noteRemovals(id, removals);
     const beforeMending = editedSince ?? Y.encodeStateVector(present);
-    const known = new Set(page.facts.blocks.map((block) => block.id));
-    const isTaken = (id: string) => !known.has(id) && this.isElsewhere(ownerId, pageId, id);
+    const known = new Set(live.facts.blocks.map((block) => block.id));
+    const isTaken = (blockId: string) => !known.has(blockId) && this.elsewhere(live, blockId) !== undefined;
     const { body: repaired } = repairBody(body, isTaken);
     const isRepaired = repaired !== shown;
     if (isRepaired) {
       const alsoRemoved = removalsOf(present, () => writeBody(present, repaired));
-      this.noteRemovals(pageId, alsoRemoved);
+      this.noteRemovals(id, alsoRemoved);
     }
     const isMended = isRepaired || editedSince !== undefined;
     const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
     const final = isRepaired ? readBody(present) : shown;
     const title = readTitle(present);
-    this.append(page, [update, mended]);
-    const changed = this.writeRows(page, title, final);
-    await manager.update(EntryEntity, { id: pageId }, { name: title, changedAt: new Date().toISOString() });
-    return { pageId, ownerId, epoch: page.epoch, update, mended, changed };
+    this.append(live, [update, mended]);
+    const changed = this.writeRows(live, title, final);
+    HOLDERS[live.holder].writeTitle(this.database.writer, id, title, new Date().toISOString());
+    return { pageId: id, accountId: live.accountId, epoch: live.epoch, update, mended, changed };
   }
 
-  private writeRows(page: LivePage, title: string, body: BodyJson): Changed[] {
-    const previous = page.facts;
-    this.database.writer.prepare('UPDATE bodies SET json = ? WHERE pageId = ?').run(JSON.stringify(body), page.id);
-    page.facts = this.facts.write({ row: page.row, id: page.id, indexed: page.title }, title, body, previous);
-    const changed = changedBetween({ title: page.title, facts: previous }, { title, facts: page.facts });
-    page.title = title;
+  private writeRows(live: LiveDocument, title: string, body: BodyJson): Changed[] {
+    const { id, holder, row, facts: previous } = live;
+    prepared(this.database.writer, WRITE_JSON).run(JSON.stringify(body), id);
+    live.facts = this.facts.write({ id, holder, row, indexed: live.title }, title, body, previous);
+    const changed = changedBetween({ title: live.title, facts: previous }, { title, facts: live.facts });
+    live.title = title;
     return changed;
   }
 
-  private append(page: LivePage, updates: (Uint8Array | null)[]): void {
+  private append(live: LiveDocument, updates: (Uint8Array | null)[]): void {
     const { writer } = this.database;
-    const add = writer.prepare('INSERT INTO updates (pageId, data) VALUES (?, ?)');
     for (const update of updates) {
       if (!update) continue;
-      add.run(page.id, Buffer.from(update));
-      page.pendingUpdates += 1;
+      prepared(writer, ADD_UPDATE).run(live.id, Buffer.from(update));
+      live.pendingUpdates += 1;
     }
-    if (page.pendingUpdates > COMPACT_AFTER) {
-      const state = Buffer.from(Y.encodeStateAsUpdate(page.document));
-      writer.prepare('UPDATE bodies SET state = ? WHERE pageId = ?').run(state, page.id);
-      writer.prepare('DELETE FROM updates WHERE pageId = ?').run(page.id);
-      page.pendingUpdates = 0;
+    if (live.pendingUpdates > COMPACT_AFTER) {
+      prepared(writer, WRITE_STATE).run(Buffer.from(Y.encodeStateAsUpdate(live.document)), live.id);
+      prepared(writer, DROP_UPDATES).run(live.id);
+      live.pendingUpdates = 0;
     }
   }
 
-  /** The page of this account that holds a block: nothing is told of those of others. */
-  private pageOf(ownerId: string, blockId: string): string | undefined {
-    return this.database.writer
-      .prepare('SELECT b.pageId FROM blocks b JOIN entries e ON e.id = b.pageId WHERE b.id = ? AND e.ownerId = ?')
-      .pluck()
-      .get(blockId, ownerId) as string | undefined;
+  /** Another document of the same account that holds a block: nothing is told of those of others. */
+  private elsewhere({ id: documentId, accountId }: Held, blockId: string): string | undefined {
+    const own = this.database.writing(ownView(accountId));
+    return own.first<{ documentId: string }>(HELD_ELSEWHERE, { id: blockId, documentId })?.documentId;
   }
 
-  private isElsewhere(ownerId: string, pageId: string, blockId: string): boolean {
-    return (this.pageOf(ownerId, blockId) ?? pageId) !== pageId;
+  private noteRemovals(id: string, removals: readonly Removal[]): void {
+    const put = prepared(this.database.writer, PUT_REMOVAL);
+    for (const { client, clock, ranges } of removals) put.run(id, client, clock, JSON.stringify(ranges));
   }
 
-  private noteRemovals(pageId: string, removals: readonly Removal[]): void {
-    if (removals.length === 0) return;
-    const note = this.database.writer.prepare(
-      'INSERT OR REPLACE INTO removals (pageId, client, clock, ranges) VALUES (?, ?, ?, ?)',
-    );
-    for (const { client, clock, ranges } of removals) note.run(pageId, client, clock, JSON.stringify(ranges));
-  }
-
-  /** Makes the row and the seed of a day that is written for the first time. Within a transaction. */
-  private async makeDay(ownerId: string, pageId: string, day: string): Promise<void> {
-    const { writer } = this.database;
-    if (this.isThere(pageId)) return;
-    this.makeDayRow(ownerId, pageId, day, dayBeginning(writer, ownerId, pageId, day));
+  /** Stores a body under something that has none yet, with all that is known of it. Within a transaction. */
+  begin(holder: HolderKind, of: { id: string; row: number | null; title: string }, body: BodyJson): BodyFacts {
+    prepared(this.database.writer, ADD_DOCUMENT).run(of.id, holder, JSON.stringify(body));
+    return this.facts.write({ id: of.id, holder, row: of.row, indexed: null }, of.title, body, null);
   }
 
   /** Makes a day's page with this body. Within a transaction. */
-  makeDayRow(ownerId: string, pageId: string, day: string, body: BodyJson, at = new Date().toISOString()): BodyFacts {
-    const { writer } = this.database;
-    const { lastInsertRowid } = writer
-      .prepare(
-        `INSERT INTO entries (id, ownerId, kind, parentId, orderKey, name, day, begunAt, changedAt)
-         VALUES (?, ?, 'page', NULL, ?, '', ?, ?, ?)`,
-      )
-      .run(pageId, ownerId, orderBetween(null, null), day, at, at);
-    writer.prepare('INSERT INTO bodies (pageId, json) VALUES (?, ?)').run(pageId, JSON.stringify(body));
-    writer.prepare('DELETE FROM daySeeds WHERE pageId = ?').run(pageId);
-    return this.facts.write({ row: Number(lastInsertRowid), id: pageId, indexed: null }, '', body, null);
+  async makeDay(
+    manager: EntityManager,
+    viewer: Viewer,
+    id: string,
+    day: string,
+    body: BodyJson,
+    at = new Date().toISOString(),
+    importId: string | null = null,
+  ): Promise<BodyFacts> {
+    // What an import under way has for the day makes room, and comes to its end with the last piece.
+    if (importId === null) {
+      await this.dropEntry(manager, id);
+      await manager.delete(DayBeginningEntity, { pageId: id });
+    }
+    const orderKey = orderBetween(null, null);
+    const entry = { id, kind: 'page' as const, parentId: null, orderKey, day, begunAt: at, importId };
+    const row = addEntry(this.database.writer, viewer, entry);
+    return this.begin('page', { id, row, title: '' }, body);
   }
 
-  /** Reads a page into memory, turning its JSON into a document when nobody has edited it yet. Within a transaction. */
-  private load(ownerId: string, pageId: string): LivePage {
-    this.bound.add(pageId);
-    const ready = this.live.get(pageId);
+  private async dropEntry(manager: EntityManager, id: string): Promise<void> {
+    const present = await manager.findOneBy(EntryEntity, { id });
+    if (!present) return;
+    prepared(this.database.writer, DROP_INDEX).run(present.row);
+    await manager.delete(EntryEntity, { id });
+  }
+
+  /** Reads a document into memory, turning its JSON into one when nobody has edited it yet. Within a transaction. */
+  private load(viewer: Viewer, id: string): LiveDocument {
+    this.bound.add(id);
+    const connection = this.database.writing(viewer);
+    const ready = this.live.get(id);
     if (ready) {
-      if (ready.ownerId !== ownerId) throw notFound();
-      this.live.delete(pageId);
-      this.live.set(pageId, ready);
+      if (!HOLDERS[ready.holder].sees(connection, id)) throw notFound();
+      this.live.delete(id);
+      this.live.set(id, ready);
       return ready;
     }
-    const { writer } = this.database;
-    const page = this.read(writer, ownerId, pageId);
-    if (!page) throw notFound();
-    if (page.seed) writer.prepare('UPDATE bodies SET state = ? WHERE pageId = ?').run(Buffer.from(page.seed), pageId);
-    this.live.set(pageId, page);
+    const stored = readStored(connection, id);
+    if (!stored) throw notFound();
+    const { live, seed } = stored;
+    if (seed) prepared(this.database.writer, WRITE_STATE).run(Buffer.from(seed), id);
+    this.live.set(id, live);
     if (this.live.size > KEPT_READY) this.live.delete(this.live.keys().next().value!);
-    return page;
+    return live;
   }
 
-  /** Reads a page as a connection sees it; `seed` is the state that its JSON was turned into just now. */
-  private read(
-    database: RawDatabase,
-    ownerId: string,
-    pageId: string,
-  ): (LivePage & { seed: Uint8Array | null }) | null {
-    const entry = database.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(pageId, ownerId) as
-      Entry | undefined;
-    const stored = database.prepare('SELECT json, state, epoch FROM bodies WHERE pageId = ?').get(pageId) as
-      { json: string; state: Buffer | null; epoch: number } | undefined;
-    if (!entry || !stored) return null;
-    const document = new Y.Doc({ gc: false });
-    const json = JSON.parse(stored.json) as BodyJson;
-    const seed = stored.state ? null : seedDocument(pageId, entry.name, json);
-    Y.applyUpdate(document, stored.state ?? seed!);
-    const updates = database.prepare('SELECT data FROM updates WHERE pageId = ? ORDER BY number').all(pageId) as {
-      data: Buffer;
-    }[];
-    for (const { data } of updates) Y.applyUpdate(document, data);
-    return {
-      row: entry.row,
-      id: pageId,
-      ownerId,
-      epoch: stored.epoch,
-      document,
-      facts: bodyFacts(json),
-      title: entry.name,
-      pendingUpdates: updates.length,
-      seed,
-    };
+  /** A document as it is stored, without keeping it in memory; null when there is none for this viewer. */
+  private read(connection: ViewerConnection, id: string): Pick<LiveDocument, 'epoch' | 'document'> | null {
+    const ready = this.live.get(id);
+    if (ready) return HOLDERS[ready.holder].sees(connection, id) ? ready : null;
+    return readStored(connection, id)?.live ?? null;
   }
 
-  /** Builds a page's document anew from its JSON; windows that have it open must fetch it afresh. */
-  async rebuild(ownerId: string, pageId: string): Promise<void> {
-    this.entries.own(ownerId, pageId);
-    await this.database.write(() => {
-      const { writer } = this.database;
-      writer.prepare('UPDATE bodies SET state = NULL, epoch = epoch + 1 WHERE pageId = ?').run(pageId);
-      writer.prepare('DELETE FROM updates WHERE pageId = ?').run(pageId);
-      writer.prepare('DELETE FROM removals WHERE pageId = ?').run(pageId);
-      this.live.delete(pageId);
+  /** Builds a document anew from its JSON; windows that have it open must fetch it afresh. */
+  async rebuild(viewer: Viewer, id: string): Promise<void> {
+    await this.database.write(async (manager) => {
+      HOLDERS[this.load(viewer, id).holder].guard(this.database.writing(viewer), id);
+      await manager.update(DocumentEntity, { id }, { state: null });
+      await manager.increment(DocumentEntity, { id }, 'epoch', 1);
+      await manager.delete(UpdateEntity, { documentId: id });
+      await manager.delete(RemovalEntity, { documentId: id });
+      this.live.delete(id);
     });
   }
 }
 
-const stateOf = ({ epoch, document }: Pick<LivePage, 'epoch' | 'document'>, vector: Uint8Array | null) => ({
+/**
+ * Reads a document as a connection sees it, if its viewer may; `seed` is the state that its JSON was turned into just
+ * now, null when it has one already.
+ */
+function readStored(connection: ViewerConnection, id: string): { live: LiveDocument; seed: Uint8Array | null } | null {
+  const stored = prepared(connection.raw, DOCUMENT).get(id) as Omit<StoredDocument, 'id'> | undefined;
+  if (!stored) return null;
+  const holder = stored.holder as HolderKind;
+  const held = HOLDERS[holder].read(connection, id);
+  if (!held) return null;
+  const document = new Y.Doc({ gc: false });
+  const json = JSON.parse(stored.json) as BodyJson;
+  const seed = stored.state ? null : seedDocument(id, held.title, json);
+  Y.applyUpdate(document, stored.state ?? seed!);
+  const updates = prepared(connection.raw, UPDATES).all(id) as { data: Buffer }[];
+  for (const { data } of updates) Y.applyUpdate(document, data);
+  const { epoch } = stored;
+  const live = { ...held, holder, epoch, document, facts: bodyFacts(json), pendingUpdates: updates.length };
+  return { live, seed };
+}
+
+const stateOf = ({ epoch, document }: Pick<LiveDocument, 'epoch' | 'document'>, vector: Uint8Array | null) => ({
   epoch,
   update: Y.encodeStateAsUpdate(document, vector ?? undefined),
   vector: Y.encodeStateVector(document),
@@ -417,9 +416,9 @@ const tooDeep = () => new ShapeError('What was sent is nested deeper than anythi
 /** A change that the server makes in a document. */
 const edited =
   (change: (document: Y.Doc) => void) =>
-  (page: LivePage): Change => {
-    const editedSince = Y.encodeStateVector(page.document);
-    const removals = removalsOf(page.document, () => change(page.document));
-    const shown = readBody(page.document);
+  ({ document }: LiveDocument): Change => {
+    const editedSince = Y.encodeStateVector(document);
+    const removals = removalsOf(document, () => change(document));
+    const shown = readBody(document);
     return { update: null, editedSince, shown, body: shown, removals };
   };

@@ -2,10 +2,22 @@ import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson } from '@gloss
 import { indexedWords } from '@glossarion/core/find';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
-import { MAKE_DUE } from './background';
+import { MAKE_DUE } from '../entities/alsoNamed.queries';
+import { DROP_BLOCK, DROP_FACTS, PUT_BLOCK, PUT_FACT, type FactTable } from '../entities/fact.queries';
+import { WRITE_INDEX, WRITE_INDEXED_TITLE } from '../entities/find.queries';
+import { HOLDERS, type HolderKind } from './holders';
 
 /** Blocks that are written in one piece. */
 const AT_ONCE = 250;
+
+/** A document whose facts are written: what it hangs under, where its words are found, and under which title so far. */
+export interface FactsOf {
+  id: string;
+  holder: HolderKind;
+  row: number | null;
+  /** The title that the index has; null when it has none. */
+  indexed: string | null;
+}
 
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
@@ -16,101 +28,70 @@ export class FactWriter {
   }
 
   /**
-   * Brings all rows of a page in line with its title and body. `previous` are the facts the rows hold now; null when
-   * there are none. Must run within a transaction.
+   * Brings all rows of a document in line with its title and body. `previous` are the facts the rows hold now; null
+   * when there are none. Must run within a transaction.
    */
-  write(
-    page: { row: number; id: string; indexed: string | null },
-    title: string,
-    body: BodyJson,
-    previous: BodyFacts | null,
-  ): BodyFacts {
-    const writing = this.writing(page, title, body, previous);
+  write(of: FactsOf, title: string, body: BodyJson, previous: BodyFacts | null): BodyFacts {
+    const writing = this.writing(of, title, body, previous);
     let step = writing.next();
     while (!step.done) step = writing.next();
     return step.value;
   }
 
   /** The same in pieces, between which something else may be done that does not write. */
-  *writing(
-    page: { row: number; id: string; indexed: string | null },
-    title: string,
-    body: BodyJson,
-    previous: BodyFacts | null,
-  ): Generator<void, BodyFacts> {
+  *writing(of: FactsOf, title: string, body: BodyJson, previous: BodyFacts | null): Generator<void, BodyFacts> {
     const facts = bodyFacts(body);
     yield;
-    const isChanged = yield* this.writeBlocks(page.id, previous?.blocks ?? [], facts.blocks);
+    const isChanged = yield* this.writeBlocks(of.id, previous?.blocks ?? [], facts.blocks);
     yield;
-    this.writeRows('links', ['blockId', 'position', 'target', 'words'], page.id, previous?.links, facts.links);
-    this.writeRows('tags', ['blockId', 'position', 'name', 'tag'], page.id, previous?.tags, facts.tags);
-    this.writeRows('fileUses', ['blockId', 'fileId'], page.id, previous?.files, facts.files);
-    this.writeRows('formerIds', ['formerId', 'blockId'], page.id, previous?.formerIds, facts.formerIds);
-    this.run(
-      'UPDATE entries SET firstWords = ?, wordCount = ? WHERE id = ?',
-      facts.firstWords,
-      facts.wordCount,
-      page.id,
-    );
+    this.writeRows('links', ['blockId', 'position', 'target', 'words'], of.id, previous?.links, facts.links);
+    this.writeRows('tagUses', ['blockId', 'position', 'name', 'tag'], of.id, previous?.tags, facts.tags);
+    this.writeRows('fileUses', ['blockId', 'fileId'], of.id, previous?.files, facts.files);
+    this.writeRows('formerIds', ['formerId', 'blockId'], of.id, previous?.formerIds, facts.formerIds);
+    const holder = HOLDERS[of.holder];
+    const { writer } = this.database;
+    holder.writeCounts(writer, of.id, facts);
     if (isChanged || !previous) {
-      this.run(MAKE_DUE, page.id);
-      this.run('DELETE FROM kinMade WHERE pageId = ?', page.id);
+      this.run(MAKE_DUE, of.id);
+      holder.forgetFindings(writer, of.id);
     }
-    if (page.indexed !== title) {
-      this.noteName(page.id, page.indexed ?? '');
-      this.noteName(page.id, title);
+    if (of.indexed !== title) {
+      holder.noteName(writer, of.id, of.indexed ?? '');
+      holder.noteName(writer, of.id, title);
     }
     const words = blockWords(facts);
-    if (!previous || words !== blockWords(previous) || page.indexed !== title) {
+    const isFoundOtherwise = !previous || words !== blockWords(previous) || of.indexed !== title;
+    if (of.row !== null && isFoundOtherwise) {
       const found: string[] = [];
       for (const [index, block] of facts.blocks.entries()) {
         const blockFound = indexedBlock(block);
         if (blockFound !== '') found.push(blockFound);
         if (index % AT_ONCE === AT_ONCE - 1) yield;
       }
-      this.run(
-        'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)',
-        page.row,
-        this.titleWords(page.id, title),
-        found.join(' '),
-      );
+      this.run(WRITE_INDEX, of.row, foundTitle(title, holder.otherNames(writer, of.id)), found.join(' '));
     }
     return facts;
   }
 
   /** Names of notebooks and sections are found too. */
   writeName(row: number, name: string): void {
-    this.run("INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, '')", row, indexedWords(name));
-  }
-
-  /** A page's title and its other names are found alike. */
-  private titleWords(pageId: string, title: string): string {
-    const sql = 'SELECT name FROM otherNames WHERE pageId = ? ORDER BY position';
-    const names = prepared(this.database.writer, sql).all(pageId);
-    return foundTitle(
-      title,
-      (names as { name: string }[]).map(({ name }) => name),
-    );
+    this.run(WRITE_INDEX, row, indexedWords(name), '');
   }
 
   /** Brings the index in line with a page's other names. */
   writeOtherNames(page: { row: number; id: string; name: string }): void {
-    this.run('UPDATE findIndex SET title = ? WHERE rowid = ?', this.titleWords(page.id, page.name), page.row);
+    const names = HOLDERS.page.otherNames(this.database.writer, page.id);
+    this.run(WRITE_INDEXED_TITLE, foundTitle(page.name, names), page.row);
   }
 
   /** A page is called so from now on, or not any more: what names it is looked for in the background. */
   noteName(pageId: string, name: string): void {
-    if (name.trim() === '') return;
-    this.run(
-      'INSERT INTO namesDue (ownerId, pageId, name) SELECT ownerId, id, ? FROM entries WHERE id = ? AND day IS NULL',
-      name,
-      pageId,
-    );
+    HOLDERS.page.noteName(this.database.writer, pageId, name);
   }
 
   /** True when any block is other than it was. */
   private *writeBlocks(
-    pageId: string,
+    documentId: string,
     previous: readonly BlockFact[],
     next: readonly BlockFact[],
   ): Generator<void, boolean> {
@@ -123,9 +104,8 @@ export class FactWriter {
       if (old && isSameBlock(old, block)) continue;
       isChanged = true;
       this.run(
-        `INSERT OR REPLACE INTO blocks (pageId, id, parentId, headingId, position, depth, kind, state, words, node)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-        pageId,
+        PUT_BLOCK,
+        documentId,
         block.id,
         block.parentId,
         block.headingId,
@@ -137,29 +117,23 @@ export class FactWriter {
         JSON.stringify(block.node),
       );
     }
-    for (const id of before.keys()) this.run('DELETE FROM blocks WHERE pageId = ? AND id = ?', pageId, id);
+    for (const id of before.keys()) this.run(DROP_BLOCK, documentId, id);
     return isChanged || before.size > 0;
   }
 
-  /** Links, tags and former ids are few and cheap: when any differs, all of the page's are written anew. */
+  /** Links, tags and former ids are few and cheap: when any differs, all of the document's are written anew. */
   private writeRows<T extends object>(
-    table: string,
+    table: FactTable,
     columns: (keyof T & string)[],
-    pageId: string,
+    documentId: string,
     previous: readonly T[] | undefined,
     next: readonly T[],
   ): void {
     if (previous && JSON.stringify(previous) === JSON.stringify(next)) return;
     if (!previous && next.length === 0) return;
-    this.run(`DELETE FROM ${table} WHERE pageId = ?`, pageId);
-    const marks = columns.map(() => '?').join(', ');
-    for (const row of next) {
-      this.run(
-        `INSERT OR REPLACE INTO ${table} (pageId, ${columns.join(', ')}) VALUES (?, ${marks})`,
-        pageId,
-        ...columns.map((column) => row[column]),
-      );
-    }
+    this.run(DROP_FACTS(table), documentId);
+    const put = PUT_FACT(table, columns);
+    for (const row of next) this.run(put, documentId, ...columns.map((column) => row[column]));
   }
 }
 

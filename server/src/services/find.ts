@@ -10,28 +10,34 @@ import {
 } from '@glossarion/core/find';
 import { NameIndex } from '@glossarion/core/names';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
-import type { Database } from '../database/database';
 import type { Target } from '@glossarion/core/links';
-import type { Entries } from './entries';
-import { entryTitle } from './entries';
-import type { Entry } from '../entities';
+import { sees, visibleEntry, type Viewer, type ViewerConnection } from '../access';
+import type { Database } from '../database/database';
+import { LINES_WITH_WORDS, NODE } from '../entities/block.queries';
+import { NAMED } from '../entities/entry.queries';
+import { RANKED, UNRANKED } from '../entities/find.queries';
+import { entryTitle, type Entries, type EntryReader, type TitledEntry } from './entries';
+import { allOtherNames, otherNamesOf } from './otherNames';
 
 const SHOWN = 24;
 /** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
 const SHORT = 3;
-/** A title counts this many times what the text does. */
-const TITLE_WEIGHT = 8;
+/** The names of so many accounts are kept ready. */
+const ACCOUNTS_KEPT = 8;
 
-const RANKED = `
-  SELECT e.id FROM findIndex f JOIN entries e ON e.row = f.rowid
-  WHERE findIndex MATCH ? AND e.ownerId = ? ORDER BY bm25(findIndex, ${TITLE_WEIGHT}, 1) LIMIT ${SHOWN}`;
-const UNRANKED = `
-  SELECT e.id FROM findIndex f JOIN entries e ON e.row = f.rowid
-  WHERE findIndex MATCH ? AND e.ownerId = ? ORDER BY f.rowid DESC LIMIT ${SHOWN}`;
+/** An entry as it is found by name. */
+type NamedEntry = TitledEntry & { id: string; parentId: string | null };
+
+/** The names of an account, with those that changed since they were taken in. */
+interface KnownNames {
+  index: Promise<NameIndex>;
+  changed: Set<string>;
+}
 
 /** Finding by words, and by name. */
 export class Find {
-  private names = new Map<string, NameIndex>();
+  /** By account: what it was granted is not among them, and is found by words. */
+  private names = new Map<string, KnownNames>();
 
   constructor(
     private database: Database,
@@ -39,92 +45,104 @@ export class Find {
   ) {}
 
   /** Pages whose title or text hold all the words, best first. */
-  find(ownerId: string, typed: string): Finding[] {
+  find(viewer: Viewer, typed: string): Finding[] {
     const query = parseQuery(typed);
     if (isEmptyQuery(query)) return [];
-    const found = this.ids(ownerId, query);
-    return this.entries.living(ownerId, found).map((target) => this.finding(ownerId, target, query));
-  }
-
-  private ids(ownerId: string, query: FindQuery): string[] {
-    const match = toMatch(query);
-    const read = (sql: string, expression: string) =>
-      this.database.all<{ id: string }>(sql, expression, ownerId).map((row) => row.id);
-    if (queryLength(query) >= SHORT) return read(RANKED, match);
-    const titles = read(UNRANKED, `title : (${match})`);
-    if (titles.length >= SHOWN) return titles;
-    return [...new Set([...titles, ...read(UNRANKED, match)])].slice(0, SHOWN);
-  }
-
-  private finding(ownerId: string, target: Target, query: FindQuery): Finding {
-    const line = target.kind === 'page' ? this.bestLine(target.id, query) : null;
-    return {
-      ...target,
-      titlePieces: markWords(target.title, query, 200),
-      blockId: line?.id ?? null,
-      linePieces: line ? markWords(this.shownLine(ownerId, target.id, line.id), query) : [],
-    };
-  }
-
-  /** A line as it reads, with the present titles of what it links to. */
-  private shownLine(ownerId: string, pageId: string, blockId: string): string {
-    const row = this.database.first<{ node: string }>(
-      'SELECT node FROM blocks WHERE pageId = ? AND id = ?',
-      pageId,
-      blockId,
-    );
-    const titleOf = (id: string) => this.entries.targets(ownerId, [id])[0]!.title;
-    return row ? shownWords(JSON.parse(row.node) as NodeJson, titleOf) : '';
-  }
-
-  private bestLine(pageId: string, query: FindQuery): { id: string; words: string } | null {
-    const lines = this.database
-      .statement("SELECT id, words FROM blocks WHERE pageId = ? AND words != '' ORDER BY position")
-      .iterate(pageId) as IterableIterator<{ id: string; words: string }>;
-    const wanted = query.words.length + (query.beginning === null ? 0 : 1);
-    let best: { id: string; words: string } | null = null;
-    let bestFits = 0;
-    for (const line of lines) {
-      const fits = countFits(line.words, query);
-      if (fits > bestFits) {
-        best = line;
-        bestFits = fits;
-        if (fits >= wanted) break;
-      }
-    }
-    return best;
+    const connection = this.database.reading(viewer);
+    const reader = this.entries.reader(viewer);
+    return reader.present(idsOf(connection, query)).map((target) => finding(connection, reader, target, query));
   }
 
   /** Pages, sections and notebooks whose name is like what was typed. */
-  byName(ownerId: string, typed: string, limit: number): Target[] {
-    return this.entries.living(ownerId, this.namesOf(ownerId).search(typed, limit * 3), limit);
+  async byName(viewer: Viewer, typed: string, limit: number): Promise<Target[]> {
+    const index = await this.namesOf(viewer);
+    return this.entries.reader(viewer).present(index.search(typed, limit * 3), limit);
   }
 
-  private namesOf(ownerId: string): NameIndex {
-    let index = this.names.get(ownerId);
-    if (!index) {
-      index = new NameIndex();
-      const rows = this.database.all<Pick<Entry, 'id' | 'parentId' | 'name' | 'firstWords' | 'day' | 'kind'>>(
-        'SELECT id, parentId, name, firstWords, day, kind FROM entries WHERE ownerId = ?',
-        ownerId,
-      );
-      const others = this.entries.allOtherNames(ownerId);
-      for (const row of rows) index.set(row.id, entryTitle(row), row.parentId, others.get(row.id));
-      this.names.set(ownerId, index);
+  private async namesOf(viewer: Viewer): Promise<NameIndex> {
+    let known = this.names.get(viewer.accountId);
+    if (!known) {
+      if (this.names.size >= ACCOUNTS_KEPT) this.names.delete(this.names.keys().next().value!);
+      // What changes while they are read is read again.
+      known = { index: this.readNames(viewer), changed: new Set() };
+      this.names.set(viewer.accountId, known);
+    }
+    const index = await known.index;
+    const connection = this.database.reading(viewer);
+    for (const id of known.changed) {
+      const others = await otherNamesOf(this.database.manager, id);
+      known.changed.delete(id);
+      if (!sees(connection, id)) index.delete(id);
+      else {
+        const entry = visibleEntry(connection, id);
+        index.set(id, entryTitle(entry), entry.parentId, others);
+      }
+    }
+    return index;
+  }
+
+  private async readNames(viewer: Viewer): Promise<NameIndex> {
+    const others = await allOtherNames(this.database, viewer);
+    const index = new NameIndex();
+    for (const row of this.database.reading(viewer).all<NamedEntry>(NAMED)) {
+      index.set(row.id, entryTitle(row), row.parentId, others.get(row.id));
     }
     return index;
   }
 
   /** Keeps the names in line with what was changed. */
-  note(ownerId: string, id: string): void {
-    const index = this.names.get(ownerId);
-    if (!index) return;
-    if (!this.entries.has(ownerId, id)) return index.delete(id);
-    const entry = this.entries.own(ownerId, id);
-    index.set(id, entryTitle(entry), entry.parentId, this.entries.otherNames(ownerId, id));
+  note(accountId: string, id: string): void {
+    this.names.get(accountId)?.changed.add(id);
   }
 
-  forget(ownerId: string): void {
-    this.names.delete(ownerId);
+  forget(accountId: string): void {
+    this.names.delete(accountId);
   }
+}
+
+function idsOf(connection: ViewerConnection, query: FindQuery): string[] {
+  const words = toMatch(query);
+  const read = (sql: string, match: string) =>
+    connection.all<{ id: string }>(sql, { match, limit: SHOWN }).map((row) => row.id);
+  if (queryLength(query) >= SHORT) return read(RANKED, words);
+  const titles = read(UNRANKED, `title : (${words})`);
+  if (titles.length >= SHOWN) return titles;
+  return [...new Set([...titles, ...read(UNRANKED, words)])].slice(0, SHOWN);
+}
+
+function finding(connection: ViewerConnection, reader: EntryReader, target: Target, query: FindQuery): Finding {
+  const line = target.kind === 'page' ? bestLine(connection, target.id, query) : null;
+  return {
+    ...target,
+    titlePieces: markWords(target.title, query, 200),
+    blockId: line?.id ?? null,
+    linePieces: line ? markWords(lineAsRead(connection, reader, target.id, line.id), query) : [],
+  };
+}
+
+/** A line as it reads, with the present titles of what it links to. */
+function lineAsRead(connection: ViewerConnection, reader: EntryReader, documentId: string, id: string): string {
+  const row = connection.first<{ node: string }>(NODE, { documentId, id });
+  return row ? shownWords(JSON.parse(row.node) as NodeJson, (linked) => reader.target(linked).title) : '';
+}
+
+/** The first line that holds most of what is looked for. */
+function bestLine(
+  connection: ViewerConnection,
+  documentId: string,
+  query: FindQuery,
+): { id: string; words: string } | null {
+  const lines = connection.each<{ id: string; words: string }>(LINES_WITH_WORDS, { documentId });
+  const wanted = query.words.length + (query.beginning === null ? 0 : 1);
+  let best: { id: string; words: string } | null = null;
+  let bestFits = 0;
+  for (const line of lines) {
+    const fits = countFits(line.words, query);
+    if (fits > bestFits) {
+      best = line;
+      bestFits = fits;
+      if (fits >= wanted) break;
+    }
+  }
+  return best;
 }

@@ -1,14 +1,28 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
-import { namedIn } from '@glossarion/core/margin';
-import type { Database } from '../database/database';
-import { dayBeginning } from './dayBeginnings';
 import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
+import { namedIn } from '@glossarion/core/margin';
+import { visibleEntry, type Viewer } from '../access';
+import type { Database } from '../database/database';
+import { EntryEntity } from '../entities';
+import { LINES } from '../entities/block.queries';
+import { dayBeginning } from './dayBeginnings';
 import type { Entries } from './entries';
+import { otherNamesOf } from './otherNames';
 
 /** The lines of a page that a preview shows. */
 const SHOWN = 8;
-const LINES = 12;
+const OFFERED = 12;
+/** So many lines that fit are looked for at most, headings among them. */
+const LOOKED_FOR = OFFERED * 8;
+const ALL = -1;
+
+interface LineRow {
+  id: string;
+  kind: string;
+  depth: number;
+  node: string;
+}
 
 /** Pages as they are seen in passing: a preview of a link, the lines of a page to link to. */
 export class Glimpses {
@@ -17,66 +31,48 @@ export class Glimpses {
     private entries: Entries,
   ) {}
 
-  of(ownerId: string, id: string): Glimpse {
-    const target = this.entries.targets(ownerId, [id])[0]!;
-    const nodes = target.state === 'gone' ? [] : this.nodes(ownerId, target);
-    const changed = this.database.first<{ changedAt: string }>(
-      'SELECT changedAt FROM entries WHERE id = ? AND ownerId = ?',
-      target.pageId,
-      ownerId,
-    );
-    const names = target.kind === 'page' ? this.entries.otherNames(ownerId, target.pageId) : [];
-    const targets = this.entries.targets(ownerId, namedIn(nodes).links);
-    return { target, names, nodes, targets, changedAt: changed?.changedAt ?? null };
+  async of(viewer: Viewer, id: string): Promise<Glimpse> {
+    const { manager } = this.database;
+    const reader = this.entries.reader(viewer);
+    const target = reader.target(id);
+    const nodes = target.state === 'gone' ? [] : await this.nodes(viewer, target);
+    const isStored = this.entries.has(viewer, target.pageId);
+    const entry = isStored ? await manager.findOneBy(EntryEntity, { id: target.pageId }) : null;
+    const names = target.kind === 'page' && isStored ? await otherNamesOf(manager, target.pageId) : [];
+    return { target, names, nodes, targets: reader.targets(namedIn(nodes).links), changedAt: entry?.changedAt ?? null };
   }
 
-  private nodes(ownerId: string, target: Target): NodeJson[] {
+  private async nodes(viewer: Viewer, target: Target): Promise<NodeJson[]> {
     if (target.kind === 'notebook' || target.kind === 'section') return [];
-    const from = target.kind === 'block' ? this.position(ownerId, target.id) : 0;
-    const rows = this.database.all<{ node: string; depth: number }>(
-      'SELECT node, depth FROM blocks WHERE pageId = ? AND position >= ? ORDER BY position LIMIT ?',
-      target.pageId,
-      from,
-      SHOWN,
-    );
+    const from = target.kind === 'block' ? this.entries.block(viewer, target.id)?.blockId : null;
+    const connection = this.database.reading(viewer);
+    const rows = connection.all<LineRow>(LINES, { id: target.pageId, from: from ?? null, limit: SHOWN });
     if (rows.length === 0 && target.day !== null) {
-      return dayBeginning(this.database.reader, ownerId, target.pageId, target.day).content.slice(0, SHOWN);
+      const { content } = await dayBeginning(this.database.manager, viewer, target.pageId, target.day);
+      return content.slice(0, SHOWN);
     }
     // Of a line what stands beneath it; of a heading what comes after it.
-    const first = rows[0] && (JSON.parse(rows[0].node) as NodeJson);
-    const isHeading = first?.attrs?.kind === 'heading';
-    const end =
-      target.kind === 'block' && !isHeading
-        ? rows.findIndex(({ depth }, index) => index > 0 && depth <= rows[0]!.depth)
-        : -1;
+    const isLine = target.kind === 'block' && rows[0]?.kind !== 'heading';
+    const end = isLine ? rows.findIndex(({ depth }, index) => index > 0 && depth <= rows[0]!.depth) : -1;
     return rows.slice(0, end < 0 ? rows.length : end).map(({ node }) => JSON.parse(node) as NodeJson);
   }
 
-  private position(ownerId: string, id: string): number {
-    const block = this.entries.block(ownerId, id);
-    const row = this.database.first<{ position: number }>('SELECT position FROM blocks WHERE id = ?', block?.blockId);
-    return row?.position ?? 0;
-  }
-
   /** Lines of a page that hold what was typed, headings first; nothing typed gives all headings. */
-  lines(ownerId: string, pageId: string, typed: string): LinkableLine[] {
-    this.entries.own(ownerId, pageId);
+  lines(viewer: Viewer, pageId: string, typed: string): LinkableLine[] {
+    const connection = this.database.reading(viewer);
+    visibleEntry(connection, pageId);
     const needle = foldWords(typed).trim();
-    const rows = this.database.all<{ id: string; kind: string; node: string }>(
-      'SELECT id, kind, node FROM blocks WHERE pageId = ? ORDER BY position',
-      pageId,
-    );
-    const reading = this.entries.reading(ownerId);
-    const titleOf = (id: string) => reading.targets([id])[0]!.title;
+    const reader = this.entries.reader(viewer);
+    const titleOf = (id: string) => reader.target(id).title;
     const headings: LinkableLine[] = [];
     const others: LinkableLine[] = [];
-    for (const { id, kind, node } of rows) {
+    for (const { id, kind, node } of connection.each<LineRow>(LINES, { id: pageId, from: null, limit: ALL })) {
       if (needle === '' && kind !== 'heading') continue;
       const words = shownWords(JSON.parse(node) as NodeJson, titleOf).trim();
       if (words === '' || !foldWords(words).includes(needle)) continue;
       (kind === 'heading' ? headings : others).push({ blockId: id, words, kind });
-      if (headings.length + others.length > LINES * 8) break;
+      if (headings.length + others.length > LOOKED_FOR) break;
     }
-    return [...headings, ...others].slice(0, LINES);
+    return [...headings, ...others].slice(0, OFFERED);
   }
 }

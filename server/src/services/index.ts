@@ -18,12 +18,15 @@ import { FactWriter } from './facts';
 import { Find } from './find';
 import { Glimpses } from './glimpses';
 import { Imports } from './imports';
+import { clearBrokenImports } from './importsUnderWay';
 import { Journal } from './journal';
 import { KinReader } from './kin';
 import { Margin } from './margin';
 import { Notices } from './notices';
+import { Pages } from './pages';
 import { PickableNames } from './pickables';
 import { Settings } from './settings';
+import { Tasks } from './tasks';
 import { Templates } from './templates';
 import { WebTitles } from './webTitles';
 import { Threads } from '../threads/threads';
@@ -40,7 +43,9 @@ export interface Services {
   attachments: Attachments;
   bin: Bin;
   desk: DeskReader;
+  pages: Pages;
   settings: Settings;
+  tasks: Tasks;
   templates: Templates;
   documents: Documents;
   margin: Margin;
@@ -52,9 +57,9 @@ export interface Services {
   background: Background;
   threads: Threads;
   /** The names of one entry changed: what was kept of them is brought in line. */
-  noteName: (ownerId: string, id: string) => void;
+  noteName: (accountId: string, id: string) => void;
   /** The names of many did. */
-  forgetNames: (ownerId: string) => void;
+  forgetNames: (accountId: string) => void;
   journal: Journal;
   find: Find;
   imports: Imports;
@@ -63,30 +68,31 @@ export interface Services {
 
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data, config.serverLimit);
+  await clearBrokenImports(database);
   const entries = new Entries(database);
   const facts = new FactWriter(database);
-  const documents = new Documents(database, entries, facts);
+  const documents = new Documents(database, facts);
   const find = new Find(database, entries);
   const notices = new Notices();
-  const pickables = new PickableNames(database, entries);
+  const pickables = new PickableNames(database);
   const script = new URL('./worker.mjs', import.meta.url);
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
   const background = new Background(database, helper, notices, log);
-  const noteName = (ownerId: string, id: string) => {
-    find.note(ownerId, id);
-    pickables.note(ownerId, id);
+  const noteName = (accountId: string, id: string) => {
+    find.note(accountId, id);
+    pickables.note(accountId, id);
     background.poke();
   };
-  const forgetNames = (ownerId: string) => {
-    find.forget(ownerId);
-    pickables.forget(ownerId);
-    background.forget(ownerId);
+  const forgetNames = (accountId: string) => {
+    find.forget(accountId);
+    pickables.forget(accountId);
+    background.forget(accountId);
   };
-  documents.onAccepted(({ ownerId, pageId, changed }) => {
-    if (changed.includes('title')) noteName(ownerId, pageId);
+  documents.onAccepted(({ accountId, pageId, changed }) => {
+    if (changed.includes('title')) noteName(accountId, pageId);
     background.poke();
-    if (changed.length > 0) notices.send(ownerId, { pageId, changed });
+    if (changed.length > 0) notices.send(accountId, { pageId, changed });
   });
   return {
     config,
@@ -99,7 +105,9 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     attachments: new Attachments(database, config, threads),
     bin: new Bin(database, entries, documents),
     desk: new DeskReader(database, entries),
+    pages: new Pages(database, entries),
     settings: new Settings(database),
+    tasks: new Tasks(entries, documents),
     templates: new Templates(database),
     documents,
     margin: new Margin(database, entries),

@@ -1,26 +1,25 @@
 import { addDays, dayId, dayTitle, type DayPage } from '@glossarion/core/journal';
 import type { BodyJson } from '@glossarion/core/document';
+import { Between } from 'typeorm';
+import { ownedBy, type Viewer } from '../access';
 import type { Database } from '../database/database';
+import { EntryEntity } from '../entities';
+import { DAY, DAYS_BEFORE } from '../entities/journal.queries';
 import { dayBeginning } from './dayBeginnings';
-
-const DAY = `
-  SELECT e.id AS pageId, e.day, e.wordCount, b.json,
-    (SELECT COUNT(DISTINCT l.pageId || l.blockId) FROM links l WHERE l.target = e.id) AS pointing
-  FROM entries e JOIN bodies b ON b.pageId = e.id`;
 
 /** The days of an account. */
 export class Journal {
   constructor(private database: Database) {}
 
-  day(ownerId: string, day: string): DayPage {
-    const row = this.database.first<DayRow>(`${DAY} WHERE e.ownerId = ? AND e.day = ?`, ownerId, day);
+  async day(viewer: Viewer, day: string): Promise<DayPage> {
+    const row = this.database.reading(viewer).first<DayRow>(DAY, { day });
     if (row) return toDay(row);
-    const pageId = dayId(ownerId, day);
+    const pageId = dayId(viewer.accountId, day);
     return {
       day,
       pageId,
       title: dayTitle(day),
-      body: dayBeginning(this.database.reader, ownerId, pageId, day),
+      body: await dayBeginning(this.database.manager, viewer, pageId, day),
       wordCount: 0,
       pointing: 0,
       isStored: false,
@@ -28,25 +27,18 @@ export class Journal {
   }
 
   /** Written days before a day, newest first. */
-  before(ownerId: string, day: string, limit: number): DayPage[] {
-    const rows = this.database.all<DayRow>(
-      `${DAY} WHERE e.ownerId = ? AND e.day < ? AND e.deletedAt IS NULL AND e.wordCount > 0 ORDER BY e.day DESC LIMIT ?`,
-      ownerId,
-      day,
-      limit,
-    );
-    return rows.map(toDay);
+  before(viewer: Viewer, day: string, limit: number): DayPage[] {
+    return this.database.reading(viewer).all<DayRow>(DAYS_BEFORE, { day, limit }).map(toDay);
   }
 
   /** The words written on each of the seven days that end with this one. */
-  week(ownerId: string, day: string): { day: string; wordCount: number }[] {
+  async week(viewer: Viewer, day: string): Promise<{ day: string; wordCount: number }[]> {
     const from = addDays(day, -6);
-    const rows = this.database.all<{ day: string; wordCount: number }>(
-      'SELECT day, wordCount FROM entries WHERE ownerId = ? AND day BETWEEN ? AND ?',
-      ownerId,
-      from,
-      day,
-    );
+    const query = this.database.manager
+      .createQueryBuilder(EntryEntity, 'e')
+      .select(['e.row', 'e.day', 'e.wordCount'])
+      .where({ ...ownedBy(viewer), day: Between(from, day) });
+    const rows = await this.database.reading(viewer).visible(query).getMany();
     const counts = new Map(rows.map((row) => [row.day, row.wordCount]));
     return Array.from({ length: 7 }, (_each, index) => {
       const each = addDays(from, index);

@@ -1,5 +1,8 @@
 import type { Kin, KinFound } from '@glossarion/core/kin';
+import type { Viewer } from '../access';
 import type { Database } from '../database/database';
+import { KinEntity, KinMadeEntity } from '../entities';
+import { IS_LINKED } from '../background/kin.queries';
 import type { Background } from './background';
 import type { Entries } from './entries';
 
@@ -15,31 +18,23 @@ export class KinReader {
   ) {}
 
   /** What was found last; `isPending` when it is being looked for anew. */
-  of(ownerId: string, pageId: string): KinFound {
-    if (!this.entries.has(ownerId, pageId)) return { kin: [], isPending: false };
-    const entry = this.entries.own(ownerId, pageId);
+  async of(viewer: Viewer, pageId: string): Promise<KinFound> {
+    if (!this.entries.has(viewer, pageId)) return { kin: [], isPending: false };
+    const entry = this.entries.entry(viewer, pageId);
     if (entry.kind !== 'page' || entry.day !== null) return { kin: [], isPending: false };
-    const made = this.database.first<{ madeAt: string }>('SELECT madeAt FROM kinMade WHERE pageId = ?', pageId);
+    const { manager } = this.database;
+    const made = await manager.findOneBy(KinMadeEntity, { pageId });
     const isPending = !made || Date.parse(made.madeAt) < Date.now() - STALE_AFTER;
-    if (isPending) this.background.wantKin(ownerId, pageId);
-    const rows = this.database.all<{ otherId: string; likeness: number; why: string }>(
-      'SELECT otherId, likeness, why FROM kin WHERE pageId = ? ORDER BY place',
-      pageId,
-    );
-    const titles = (ids: readonly string[]) => this.entries.living(ownerId, ids).map(({ title }) => title);
+    if (isPending) this.background.wantKin(pageId);
+    const rows = await manager.find(KinEntity, { where: { pageId }, order: { place: 'ASC' } });
+    const connection = this.database.reading(viewer);
+    const reader = this.entries.reader(viewer);
     const kin = rows.flatMap(({ otherId, likeness, why }) => {
-      const [target] = this.entries.living(ownerId, [otherId]);
+      const [target] = reader.present([otherId]);
       const { words, links, tags } = JSON.parse(why) as Omit<Kin, 'id' | 'likeness'>;
-      return target && !this.isLinked(pageId, otherId) ? [{ target, likeness, words, links: titles(links), tags }] : [];
+      if (!target || connection.first(IS_LINKED, { pageId, otherId })) return [];
+      return [{ target, likeness, words, links: reader.present(links).map(({ title }) => title), tags }];
     });
     return { kin, isPending };
-  }
-
-  private isLinked(pageId: string, otherId: string): boolean {
-    const links = `SELECT 1 FROM links WHERE pageId = ? AND (target = ? OR target IN (SELECT id FROM blocks WHERE pageId = ?))`;
-    return (
-      this.database.first(links, pageId, otherId, otherId) !== undefined ||
-      this.database.first(links, otherId, pageId, pageId) !== undefined
-    );
   }
 }

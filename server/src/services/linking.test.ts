@@ -20,15 +20,15 @@ const notes = [
   { path: 'Journal/2026-03-09.md', text: 'Rang on 2 March 2026 about the sluice gate. Again tomorrow.\n' },
 ];
 
-const idOf = (title: string): string =>
-  server.services.find.byName(ines.id, title, 5).find((each) => each.title === title)!.id;
+const idOf = async (title: string): Promise<string> =>
+  (await server.services.find.byName(ines.viewer, title, 5)).find((each) => each.title === title)!.id;
 const act = async (...acts: Act[]) => {
-  const done = await server.services.acts.perform(ines.id, acts);
+  const done = await server.services.acts.perform(ines.viewer, acts);
   server.services.forgetNames(ines.id);
   return done;
 };
-const named = (id: string) => server.services.alsoNamed.list(ines.id, id, 0, 50);
-const glosses = (id: string) => server.services.margin.glosses(ines.id, id).glosses;
+const named = (id: string) => server.services.alsoNamed.list(ines.viewer, id, 0, 50);
+const glosses = (id: string) => server.services.margin.glosses(ines.viewer, id).glosses;
 const idle = () => server.services.background.idle();
 const agrees = () => expect(checkData(server.services.database.writer)).toEqual([]);
 
@@ -41,55 +41,48 @@ beforeEach(async () => {
 afterEach(() => server.stop());
 
 test('L12 what names a page is found in the background, as texts and names change', async () => {
-  const gate = idOf('Sluice gate');
+  const gate = await idOf('Sluice gate');
   // The line of the plan links already; what stands in code names nothing.
-  expect(
-    named(gate)
-      .mentions.map(({ pageTitle, places }) => [pageTitle, places.length])
-      .sort(),
-  ).toEqual([
+  expect((await named(gate)).lines.map(({ pageTitle, places }) => [pageTitle, places.length]).sort()).toEqual([
     ['Budget', 1],
     ['Monday 9 March 2026', 1],
     ['Old', 1],
   ]);
   await act({ do: 'name', id: gate, name: 'Lower leaf' });
   await idle();
-  expect(named(gate).mentions.map(({ pageTitle }) => pageTitle)).toEqual(['Old']);
+  expect((await named(gate)).lines.map(({ pageTitle }) => pageTitle)).toEqual(['Old']);
   await act({ do: 'otherNames', id: gate, names: ['Sluice gate', 'Sluice gate', ' '] });
   await idle();
-  expect(named(gate).count).toBe(3);
+  expect((await named(gate)).count).toBe(3);
   agrees();
 });
 
 test('L12 one is linked, all are linked, one is never offered again; each is taken back', async () => {
-  const gate = idOf('Sluice gate');
-  const [first] = named(gate).mentions.filter(({ pageTitle }) => pageTitle === 'Budget');
+  const gate = await idOf('Sluice gate');
+  const [first] = (await named(gate)).lines.filter(({ pageTitle }) => pageTitle === 'Budget');
   const { undo } = await act({ do: 'linkNames', id: gate, places: [first!] });
-  expect(named(gate).count).toBe(2);
+  expect((await named(gate)).count).toBe(2);
   expect(
     glosses(gate)
       .map(({ pageTitle }) => pageTitle)
       .sort(),
   ).toEqual(['Budget', 'Plan']);
-  const budget = server.services.database.first<{ json: string }>(
-    'SELECT json FROM bodies WHERE pageId = ?',
-    idOf('Budget'),
-  )!;
+  const budget = server.row<{ json: string }>('SELECT json FROM documents WHERE id = ?', await idOf('Budget'))!;
   // Case apart it is the page’s title, so the words stay as they were written.
   expect(JSON.stringify(JSON.parse(budget.json))).toContain(`{"target":"${gate}","words":"sluice gate"}`);
   await act(...undo);
   await idle();
-  expect(named(gate).count).toBe(3);
-  await act({ do: 'linkNames', id: gate, places: named(gate).mentions });
+  expect((await named(gate)).count).toBe(3);
+  await act({ do: 'linkNames', id: gate, places: (await named(gate)).lines });
   await idle();
-  expect(named(gate).count).toBe(0);
+  expect((await named(gate)).count).toBe(0);
   expect(glosses(gate)).toHaveLength(4);
   agrees();
 });
 
 test('L12 a line that was left unlinked is not offered again, until that is taken back', async () => {
-  const gate = idOf('Sluice gate');
-  const [first] = named(gate).mentions;
+  const gate = await idOf('Sluice gate');
+  const [first] = (await named(gate)).lines;
   const { undo } = await act({
     do: 'leaveUnlinked',
     id: gate,
@@ -97,14 +90,14 @@ test('L12 a line that was left unlinked is not offered again, until that is take
     blockId: first!.blockId,
     isLeft: true,
   });
-  expect(named(gate).count).toBe(2);
+  expect((await named(gate)).count).toBe(2);
   await act(...undo);
-  expect(named(gate).count).toBe(3);
+  expect((await named(gate)).count).toBe(3);
 });
 
 test('a line can’t be left out for a day that has no page, nor a link be made to what is no day', async () => {
   const day = dayId(ines.id, '2026-03-02');
-  const [first] = named(day).mentions;
+  const [first] = (await named(day)).lines;
   const left: Act = { do: 'leaveUnlinked', id: day, pageId: first!.pageId, blockId: first!.blockId, isLeft: true };
   await expect(act(left)).rejects.toThrow(/Nothing is written on that day yet/u);
   await expect(act({ do: 'linkNames', id: newId(), day: '2026-03-02', places: [first!] })).rejects.toThrow();
@@ -113,73 +106,75 @@ test('a line can’t be left out for a day that has no page, nor a link be made 
 test('L15 a day shows what names it, and a day not yet written is no page that is gone', async () => {
   const day = dayId(ines.id, '2026-03-10');
   const second = dayId(ines.id, '2026-03-02');
-  expect(named(second).mentions.map(({ day: on }) => on)).toEqual(['2026-03-09']);
+  expect((await named(second)).lines.map(({ day: on }) => on)).toEqual(['2026-03-09']);
   // “Tomorrow” counts from the day it was written on.
-  expect(named(day).mentions.map(({ day: on }) => on)).toEqual(['2026-03-09']);
-  const [target] = server.services.entries.targets(ines.id, [second]);
+  expect((await named(day)).lines.map(({ day: on }) => on)).toEqual(['2026-03-09']);
+  const [target] = server.services.entries.targets(ines.viewer, [second]);
   expect(target).toMatchObject({ day: '2026-03-02', state: 'unwritten', title: 'Monday 2 March 2026' });
-  await act({ do: 'linkNames', id: second, day: '2026-03-02', places: named(second).mentions });
+  await act({ do: 'linkNames', id: second, day: '2026-03-02', places: (await named(second)).lines });
   expect(glosses(second).map(({ day: on }) => on)).toEqual(['2026-03-09']);
-  expect(named(second).count).toBe(0);
+  expect((await named(second)).count).toBe(0);
 });
 
 test('L13 other names find and are offered', async () => {
-  const gate = idOf('Sluice gate');
+  const gate = await idOf('Sluice gate');
   await act({ do: 'otherNames', id: gate, names: ['Seaward door'] });
-  expect(server.services.find.byName(ines.id, 'seaward', 5).map(({ id }) => id)).toEqual([gate]);
-  expect(server.services.find.find(ines.id, 'seaward door').map(({ id }) => id)).toEqual([gate]);
-  const { entries } = server.services.pickables.since(ines.id, null);
+  expect((await server.services.find.byName(ines.viewer, 'seaward', 5)).map(({ id }) => id)).toEqual([gate]);
+  expect(server.services.find.find(ines.viewer, 'seaward door').map(({ id }) => id)).toEqual([gate]);
+  const { entries } = await server.services.pickables.since(ines.viewer, null);
   expect(entries.find(({ id }) => id === gate)).toMatchObject({ names: ['Seaward door'] });
   agrees();
 });
 
 test('L7 a page merged into another takes its links, names and lines along, and can be taken out again', async () => {
-  const [gate, plan, old] = [idOf('Sluice gate'), idOf('Plan'), idOf('Old')];
-  const before = JSON.stringify(server.services.database.all('SELECT pageId, json FROM bodies ORDER BY pageId'));
+  const [gate, plan, old] = [await idOf('Sluice gate'), await idOf('Plan'), await idOf('Old')];
+  const before = JSON.stringify(server.rows('SELECT id, json FROM documents ORDER BY id'));
   const { undo } = await act({ do: 'merge', id: gate, intoId: old });
-  const [target] = server.services.entries.targets(ines.id, [gate]);
+  const [target] = server.services.entries.targets(ines.viewer, [gate]);
   expect(target).toMatchObject({ id: gate, pageId: old, title: 'Old', state: 'written' });
   expect(glosses(old).map(({ pageId }) => pageId)).toEqual([plan]);
-  expect(server.services.entries.otherNames(ines.id, old)).toEqual(['Sluice gate']);
-  expect(server.services.bin.list(ines.id, '')).toEqual([]);
+  expect((await server.services.entries.info(ines.viewer, old)).names).toEqual(['Sluice gate']);
+  expect(await server.services.bin.list(ines.viewer, '')).toEqual([]);
   const body = readBodyOf(old);
   expect(JSON.stringify(body)).toContain('The leaf has dropped');
   await act(...undo);
-  expect(JSON.stringify(server.services.database.all('SELECT pageId, json FROM bodies ORDER BY pageId'))).toBe(before);
-  expect(server.services.entries.otherNames(ines.id, old)).toEqual([]);
+  expect(JSON.stringify(server.rows('SELECT id, json FROM documents ORDER BY id'))).toBe(before);
+  expect((await server.services.entries.info(ines.viewer, old)).names).toEqual([]);
   agrees();
 });
 
 test('a merge that can’t be is refused in words', async () => {
-  const gate = idOf('Sluice gate');
+  const gate = await idOf('Sluice gate');
   await act({ do: 'make', id: newId(), kind: 'page', parentId: gate, name: 'Beneath' });
-  await expect(act({ do: 'merge', id: gate, intoId: idOf('Beneath') })).rejects.toThrow(/stands beneath/u);
+  await expect(act({ do: 'merge', id: gate, intoId: await idOf('Beneath') })).rejects.toThrow(/stands beneath/u);
   await expect(act({ do: 'merge', id: gate, intoId: gate })).rejects.toThrow(/into itself/u);
 });
 
 test('L9 the Margin is filtered and comes in pieces, with exact counts; L11 a gloss knows what it stands beneath', async () => {
-  const gate = idOf('Sluice gate');
-  await act({ do: 'linkNames', id: gate, places: named(gate).mentions });
+  const gate = await idOf('Sluice gate');
+  await act({ do: 'linkNames', id: gate, places: (await named(gate)).lines });
   const { margin } = server.services;
-  const all = margin.glosses(ines.id, gate, {}, { hasFacets: true });
+  const all = margin.glosses(ines.viewer, gate, {}, { hasFacets: true });
   expect([all.total, all.count, all.glosses.length]).toEqual([4, 4, 4]);
   expect(all.facets!.notebooks.map(({ name, count }) => [name, count])).toEqual([
     ['Mill', 3],
     ['Journal', 1],
   ]);
-  const piece = margin.glosses(ines.id, gate, {}, { from: 2, limit: 1 });
+  const piece = margin.glosses(ines.viewer, gate, {}, { from: 2, limit: 1 });
   expect([piece.count, piece.glosses.length]).toEqual([4, 1]);
   expect(piece.glosses[0]!.blockId).toBe(all.glosses[2]!.blockId);
-  expect(margin.glosses(ines.id, gate, { notebook: 'journal' }).glosses.map(({ day }) => day)).toEqual(['2026-03-09']);
+  expect(margin.glosses(ines.viewer, gate, { notebook: 'journal' }).glosses.map(({ day }) => day)).toEqual([
+    '2026-03-09',
+  ]);
   const plan = all.glosses.find(({ pageTitle }) => pageTitle === 'Plan')!;
   expect(plan.above.map(({ words }) => words)).toEqual(['Lifts', 'Neaps']);
-  await act({ do: 'season', id: idOf('Old'), season: 'aside' });
-  expect(margin.glosses(ines.id, gate, { isWithoutAside: true }).count).toBe(3);
-  expect(margin.glosses(ines.id, gate, { since: '2026-04-01' }).count).toBe(3);
+  await act({ do: 'season', id: await idOf('Old'), season: 'aside' });
+  expect(margin.glosses(ines.viewer, gate, { isWithoutAside: true }).count).toBe(3);
+  expect(margin.glosses(ines.viewer, gate, { since: '2026-04-01' }).count).toBe(3);
 });
 
 test('a line is rewritten from elsewhere, but not over what was written meanwhile', async () => {
-  const budget = idOf('Budget');
+  const budget = await idOf('Budget');
   const [node] = readBodyOf(budget).content as [NodeJson];
   const next = { ...node, content: [{ type: 'text', text: 'Oak, paid.' }] };
   const { undo } = await act({ do: 'rewrite', id: budget, nodes: [next], was: [node] });
@@ -197,10 +192,10 @@ test('L16 pages alike are found off the path of the request, with why', async ()
       { path: 'Craft/Quince.md', text: 'Cheese in October.\n' },
     ],
   });
-  const [oak, rail] = [idOf('Oak moisture'), idOf('Oak rail')];
-  expect(server.services.kin.of(ines.id, oak)).toEqual({ kin: [], isPending: true });
+  const [oak, rail] = [await idOf('Oak moisture'), await idOf('Oak rail')];
+  expect(await server.services.kin.of(ines.viewer, oak)).toEqual({ kin: [], isPending: true });
   await idle();
-  const { kin, isPending } = server.services.kin.of(ines.id, oak);
+  const { kin, isPending } = await server.services.kin.of(ines.viewer, oak);
   expect(isPending).toBe(false);
   expect(kin[0]!.target.id).toBe(rail);
   expect(kin[0]!.words).toEqual(expect.arrayContaining(['butt', 'meter']));
@@ -208,19 +203,19 @@ test('L16 pages alike are found off the path of the request, with why', async ()
   const [node] = readBodyOf(rail).content as [NodeJson];
   const link = { type: 'pageLink', attrs: { target: oak, words: null } };
   await act({ do: 'rewrite', id: rail, nodes: [{ ...node, content: [...node.content!, link] }] });
-  expect(server.services.kin.of(ines.id, oak).kin.map(({ target }) => target.id)).not.toContain(rail);
+  expect((await server.services.kin.of(ines.viewer, oak)).kin.map(({ target }) => target.id)).not.toContain(rail);
 });
 
 test('what links can lead to is told whole, then by what changed', async () => {
   const { pickables } = server.services;
-  const whole = pickables.since(ines.id, null);
+  const whole = await pickables.since(ines.viewer, null);
   expect(whole.isWhole).toBe(true);
-  const gate = idOf('Sluice gate');
+  const gate = await idOf('Sluice gate');
   await ines.post('/acts', { acts: [{ do: 'name', id: gate, name: 'Renamed' }] }).expect(200);
-  const changed = pickables.since(ines.id, whole.revision);
+  const changed = await pickables.since(ines.viewer, whole.revision);
   expect(changed.isWhole).toBe(false);
   expect(changed.entries.map(({ title }) => title)).toEqual(['Renamed']);
-  expect(pickables.since(ines.id, whole.revision + 99).isWhole).toBe(true);
+  expect((await pickables.since(ines.viewer, whole.revision + 99)).isWhole).toBe(true);
 });
 
 test('titles of web addresses come from the made-up web alone', async () => {
@@ -231,23 +226,20 @@ test('titles of web addresses come from the made-up web alone', async () => {
 });
 
 const readBodyOf = (id: string): BodyJson =>
-  JSON.parse(
-    server.services.database.first<{ json: string }>('SELECT json FROM bodies WHERE pageId = ?', id)!.json,
-  ) as BodyJson;
+  JSON.parse(server.row<{ json: string }>('SELECT json FROM documents WHERE id = ?', id)!.json) as BodyJson;
 
 /** Every line that links to a page or a block of it, from the bodies alone, following what was merged. */
 function pointingAt(): Map<string, Set<string>> {
-  const { database } = server.services;
-  const pages = database.all<{
+  const pages = server.rows<{
     id: string;
     json: string;
     deletedAt: string | null;
     mergedInto: string | null;
     parentId: string | null;
-  }>(`SELECT e.id, b.json, e.deletedAt, e.mergedInto, e.parentId FROM entries e JOIN bodies b ON b.pageId = e.id`);
+  }>(`SELECT e.id, b.json, e.deletedAt, e.mergedInto, e.parentId FROM entries e JOIN documents b ON b.id = e.id`);
   const all = new Map(
-    database
-      .all<{ id: string; parentId: string | null; deletedAt: string | null }>(
+    server
+      .rows<{ id: string; parentId: string | null; deletedAt: string | null }>(
         'SELECT id, parentId, deletedAt FROM entries',
       )
       .map((each) => [each.id, each]),
@@ -286,9 +278,8 @@ test(
   async () => {
     await fc.assert(
       fc.asyncProperty(fc.array(wish, { minLength: 1, maxLength: 14 }), async (wishes) => {
-        const { database } = server.services;
-        const ids = database
-          .all<{ id: string }>("SELECT id FROM entries WHERE kind = 'page' AND day IS NULL")
+        const ids = server
+          .rows<{ id: string }>("SELECT id FROM entries WHERE kind = 'page' AND day IS NULL")
           .map(({ id }) => id);
         for (const { kind, one, other, line } of wishes) {
           const [id, second] = [ids[one % ids.length]!, ids[other % ids.length]!];
@@ -317,7 +308,7 @@ test(
         for (const [id, lines] of wanted) {
           const shown = new Set(
             server.services.margin
-              .glosses(ines.id, id, {}, { limit: 500 })
+              .glosses(ines.viewer, id, {}, { limit: 500 })
               .glosses.map((each) => `${each.pageId}/${each.blockId}`),
           );
           expect([id, [...shown].sort()]).toEqual([id, [...lines].sort()]);

@@ -8,8 +8,10 @@ import {
   type MarginFilter,
   type MarginPage,
 } from '@glossarion/core/margin';
+import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { STEP_COLUMNS, type Entries, type EntryPlace, type Step } from './entries';
+import { FOLLOWING, LINE, REFERRING, TAGS_OF_LINE, WHOLE_LINES } from '../entities/link.queries';
+import type { Entries, EntryPlace, Step } from './entries';
 
 /** Lines beneath a referring line that are shown with it. */
 const CHILDREN = 12;
@@ -43,39 +45,6 @@ interface ReferringRow extends Step {
   changedAt: string;
 }
 
-const LINE_COLUMNS = 'b.parentId AS parentBlockId, b.headingId, b.position, b.depth, b.node';
-
-/** Everything this page is called by: itself, what was merged into it, its blocks, and blocks that were joined to those. */
-const HERE = `
-  WITH RECURSIVE pages(id) AS (
-    SELECT @pageId UNION SELECT e.id FROM entries e JOIN pages ON e.mergedInto = pages.id
-  ), here(id) AS (
-    SELECT id FROM pages
-    UNION ALL SELECT id FROM blocks WHERE pageId = @pageId
-    UNION ALL SELECT formerId FROM formerIds WHERE pageId = @pageId
-  )`;
-
-/** CROSS JOIN keeps the order: from what this page is called by to the lines that link there, whatever the account holds. */
-const REFERRING = `${HERE}
-  SELECT l.blockId, l.target, l.position, e.changedAt, ${STEP_COLUMNS}
-  FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.pageId
-  WHERE e.ownerId = @ownerId`;
-
-/** Lines with all that their glosses show; asked for as a list of pages and lines in turn. */
-const WHOLE = `
-  SELECT asked.key AS place, ${LINE_COLUMNS}, next.depth AS nextDepth,
-    CASE WHEN b.headingId IS NOT NULL
-      AND NOT EXISTS (SELECT 1 FROM links hl WHERE hl.pageId = b.pageId AND hl.blockId = b.headingId)
-      THEN heading.words END AS headingWords
-  FROM json_each(?) asked
-  CROSS JOIN blocks b ON b.pageId = asked.value ->> 0 AND b.id = asked.value ->> 1
-  LEFT JOIN blocks next ON next.pageId = b.pageId AND next.position = b.position + 1
-  LEFT JOIN blocks heading ON heading.pageId = b.pageId AND heading.id = b.headingId`;
-
-const LINE = `SELECT ${LINE_COLUMNS} FROM blocks b WHERE b.pageId = ? AND b.id = ?`;
-
-const TAGS = 'SELECT name, tag FROM tags WHERE pageId = ? AND blockId = ?';
-
 /** One line that points here, with where it stands. */
 interface Referring {
   row: ReferringRow;
@@ -97,91 +66,52 @@ export class Margin {
    * @param hasFacets whether it is asked what there is to filter by
    */
   glosses(
-    ownerId: string,
+    viewer: Viewer,
     pageId: string,
     filter: MarginFilter = {},
     { from = 0, limit = 200, hasFacets = false }: { from?: number; limit?: number; hasFacets?: boolean } = {},
   ): MarginPage {
-    if (this.entries.dayOf(ownerId, pageId) === null) this.entries.own(ownerId, pageId);
-    const rows = this.database.all<ReferringRow>(REFERRING, { ownerId, pageId });
-    const reading = this.entries.reading(ownerId, rows);
+    const connection = this.database.reading(viewer);
+    if (this.entries.dayOf(viewer, pageId) === null) visibleEntry(connection, pageId);
+    const rows = connection.all<ReferringRow>(REFERRING, { pageId });
+    const reader = this.entries.reader(viewer, rows);
     const referring = new Map<string, Referring>();
     for (const row of rows) {
       const key = `${row.id}/${row.blockId}`;
       if (referring.has(key)) continue;
-      const place = reading.place(row.id);
+      const place = reader.place(row.id);
       if (place.isDeleted) continue;
       referring.set(key, { row, place, notebook: place.day ? JOURNAL : (place.trail[0]?.id ?? row.id) });
     }
     const all = [...referring.values()];
-    const wanted = all.filter((each) => this.isWanted(each, filter));
+    const wanted = all.filter((each) => isWanted(connection, each, filter));
     const moment = ({ row, place }: Referring) => place.day ?? row.changedAt;
     wanted.sort((one, other) =>
       moment(one) === moment(other) ? one.row.position - other.row.position : moment(one) < moment(other) ? 1 : -1,
     );
-    const lineOf = this.aboveLines((id) => reading.targets([id])[0]!.title);
-    const shown = wanted.slice(from, from + limit);
-    const lines = this.wholeLines(shown);
-    const glosses = shown.map((each, index) => this.gloss(ownerId, pageId, each, lines[index]!, lineOf));
+    const lineOf = aboveLines(connection, (id) => reader.target(id).title);
+    const wantedHere = wanted.slice(from, from + limit);
+    const lines = wholeLines(connection, wantedHere);
+    const glosses = wantedHere.map((each, index) => this.gloss(connection, pageId, each, lines[index]!, lineOf));
     const named = new Set(glosses.flatMap((gloss) => gloss.links));
     return {
       total: all.length,
       count: wanted.length,
       glosses,
-      targets: reading.targets([...named]),
-      facets: hasFacets ? this.facets(all) : null,
-    };
-  }
-
-  /** The lines themselves, in the order of those that refer. */
-  private wholeLines(referring: readonly Referring[]): WholeLine[] {
-    const asked = JSON.stringify(referring.map(({ row }) => [row.id, row.blockId]));
-    const lines: WholeLine[] = [];
-    for (const line of this.database.all<WholeLine>(WHOLE, asked)) lines[line.place] = line;
-    return lines;
-  }
-
-  private isWanted({ row, place, notebook }: Referring, filter: MarginFilter): boolean {
-    if (filter.notebook && notebook !== filter.notebook) return false;
-    if (filter.isWithoutAside && place.season === 'aside') return false;
-    if (filter.since && (place.day ?? row.changedAt) < filter.since) return false;
-    if (!filter.tag) return true;
-    return this.tagsOf(row).some(({ tag }) => tag === filter.tag);
-  }
-
-  private tagsOf({ id, blockId }: ReferringRow): { name: string; tag: string }[] {
-    return this.database.all(TAGS, id, blockId);
-  }
-
-  private facets(all: readonly Referring[]): MarginFacets {
-    const notebooks = new Map<string, MarginFacets['notebooks'][number]>();
-    const tags = new Map<string, MarginFacets['tags'][number]>();
-    for (const { row, place, notebook } of all) {
-      const name = place.day ? 'Journal' : (place.trail[0]?.name ?? place.title);
-      const known = notebooks.get(notebook) ?? { id: notebook, name, pigment: place.pigment, count: 0 };
-      notebooks.set(notebook, { ...known, count: known.count + 1 });
-      for (const each of new Map(this.tagsOf(row).map((one) => [one.tag, one])).values()) {
-        tags.set(each.tag, { ...each, count: (tags.get(each.tag)?.count ?? 0) + 1 });
-      }
-    }
-    const most = <T extends { count: number }>(found: Iterable<T>): T[] =>
-      [...found].sort((one, other) => other.count - one.count);
-    return {
-      notebooks: most(notebooks.values()),
-      tags: most(tags.values()).slice(0, 24),
-      aside: all.filter(({ place }) => place.season === 'aside').length,
+      targets: reader.targets([...named]),
+      facets: hasFacets ? facets(connection, all) : null,
     };
   }
 
   private gloss(
-    ownerId: string,
+    connection: ViewerConnection,
     here: string,
     { row, place }: Referring,
     line: WholeLine,
-    lineOf: (pageId: string, blockId: string) => AboveLine | null,
+    lineOf: LineOf,
   ): Gloss {
     const { id: pageId, blockId, changedAt, target } = row;
-    const nodes = [JSON.parse(line.node) as NodeJson, ...this.children(pageId, line)];
+    const nodes = [JSON.parse(line.node) as NodeJson, ...childrenOf(connection, pageId, line)];
     return {
       blockId,
       pageId,
@@ -190,59 +120,100 @@ export class Margin {
       pigment: place.pigment,
       day: place.day,
       changedAt,
-      targetBlockId: target === here ? null : (this.entries.block(ownerId, target)?.blockId ?? null),
-      above: this.above(pageId, line, lineOf),
+      targetBlockId: target === here ? null : (this.entries.block(connection.viewer, target)?.blockId ?? null),
+      above: aboveOf(pageId, line, lineOf),
       node: nodes[0]!,
       children: nodes.slice(1),
       ...namedIn(nodes),
     };
   }
+}
 
-  /** What the line stands beneath: the heading, and the lines it is indented under. */
-  private above(
-    pageId: string,
-    row: WholeLine,
-    lineOf: (pageId: string, blockId: string) => AboveLine | null,
-  ): GlossAbove[] {
-    const above: GlossAbove[] = [];
-    for (let id = row.parentBlockId; id !== null && above.length < ABOVE - 1;) {
-      const line = lineOf(pageId, id);
-      if (!line) break;
-      above.unshift({ blockId: id, words: line.words });
-      id = line.parentBlockId;
-    }
-    if (row.headingId !== null && row.headingId !== above[0]?.blockId) {
-      const words = row.headingWords ?? lineOf(pageId, row.headingId)?.words ?? '';
-      above.unshift({ blockId: row.headingId, words: shortened(words) });
-    }
-    return above.filter(({ words }) => words !== '');
-  }
+/** The lines themselves, in the order of those that refer. */
+function wholeLines(connection: ViewerConnection, referring: readonly Referring[]): WholeLine[] {
+  const asked = JSON.stringify(referring.map(({ row }) => [row.id, row.blockId]));
+  const lines: WholeLine[] = [];
+  for (const line of connection.all<WholeLine>(WHOLE_LINES, { asked })) lines[line.place] = line;
+  return lines;
+}
 
-  /** Reads lines that others stand beneath; many stand beneath the same. */
-  private aboveLines(titleOf: (id: string) => string): (pageId: string, blockId: string) => AboveLine | null {
-    const met = new Map<string, AboveLine | null>();
-    return (pageId, blockId) => {
-      const key = `${pageId}/${blockId}`;
-      if (!met.has(key)) {
-        const line = this.database.first<LineRow>(LINE, pageId, blockId);
-        met.set(key, line ? { ...line, words: aboveWords(line.node, titleOf) } : null);
-      }
-      return met.get(key)!;
-    };
-  }
+function isWanted(connection: ViewerConnection, { row, place, notebook }: Referring, filter: MarginFilter): boolean {
+  if (filter.notebook && notebook !== filter.notebook) return false;
+  if (filter.isWithoutAside && place.season === 'aside') return false;
+  if (filter.since && (place.day ?? row.changedAt) < filter.since) return false;
+  return !filter.tag || tagsOf(connection, row).some(({ tag }) => tag === filter.tag);
+}
 
-  private children(pageId: string, row: WholeLine): NodeJson[] {
-    if (row.nextDepth === null || row.nextDepth <= row.depth) return [];
-    const following = this.database
-      .statement('SELECT depth, node FROM blocks WHERE pageId = ? AND position > ? ORDER BY position LIMIT ?')
-      .iterate(pageId, row.position, CHILDREN) as IterableIterator<{ depth: number; node: string }>;
-    const children: NodeJson[] = [];
-    for (const { depth, node } of following) {
-      if (depth <= row.depth) break;
-      children.push(JSON.parse(node) as NodeJson);
+const tagsOf = (connection: ViewerConnection, { id, blockId }: ReferringRow) =>
+  connection.all<{ name: string; tag: string }>(TAGS_OF_LINE, { documentId: id, blockId });
+
+/** What there is to filter by, most first. */
+function facets(connection: ViewerConnection, all: readonly Referring[]): MarginFacets {
+  const notebooks = new Map<string, MarginFacets['notebooks'][number]>();
+  const tags = new Map<string, MarginFacets['tags'][number]>();
+  for (const { row, place, notebook } of all) {
+    const name = place.day ? 'Journal' : (place.trail[0]?.name ?? place.title);
+    const known = notebooks.get(notebook) ?? { id: notebook, name, pigment: place.pigment, count: 0 };
+    notebooks.set(notebook, { ...known, count: known.count + 1 });
+    for (const each of new Map(tagsOf(connection, row).map((one) => [one.tag, one])).values()) {
+      tags.set(each.tag, { ...each, count: (tags.get(each.tag)?.count ?? 0) + 1 });
     }
-    return children;
   }
+  const most = <T extends { count: number }>(found: Iterable<T>): T[] =>
+    [...found].sort((one, other) => other.count - one.count);
+  return {
+    notebooks: most(notebooks.values()),
+    tags: most(tags.values()).slice(0, 24),
+    aside: all.filter(({ place }) => place.season === 'aside').length,
+  };
+}
+
+type LineOf = (documentId: string, blockId: string) => AboveLine | null;
+
+/** What the line stands beneath: the heading, and the lines it is indented under. */
+function aboveOf(documentId: string, row: WholeLine, lineOf: LineOf): GlossAbove[] {
+  const above: GlossAbove[] = [];
+  for (let id = row.parentBlockId; id !== null && above.length < ABOVE - 1;) {
+    const line = lineOf(documentId, id);
+    if (!line) break;
+    above.unshift({ blockId: id, words: line.words });
+    id = line.parentBlockId;
+  }
+  if (row.headingId !== null && row.headingId !== above[0]?.blockId) {
+    const words = row.headingWords ?? lineOf(documentId, row.headingId)?.words ?? '';
+    above.unshift({ blockId: row.headingId, words: shortened(words) });
+  }
+  return above.filter(({ words }) => words !== '');
+}
+
+/** Reads lines that others stand beneath; many stand beneath the same. */
+function aboveLines(connection: ViewerConnection, titleOf: (id: string) => string): LineOf {
+  const read = new Map<string, AboveLine | null>();
+  return (documentId, id) => {
+    const key = `${documentId}/${id}`;
+    if (!read.has(key)) {
+      const line = connection.first<LineRow>(LINE, { documentId, id });
+      read.set(key, line ? { ...line, words: aboveWords(line.node, titleOf) } : null);
+    }
+    return read.get(key)!;
+  };
+}
+
+/** What stands beneath a line. */
+function childrenOf(connection: ViewerConnection, documentId: string, row: WholeLine): NodeJson[] {
+  if (row.nextDepth === null || row.nextDepth <= row.depth) return [];
+  const { position } = row;
+  const following = connection.each<{ depth: number; node: string }>(FOLLOWING, {
+    documentId,
+    position,
+    limit: CHILDREN,
+  });
+  const children: NodeJson[] = [];
+  for (const { depth, node } of following) {
+    if (depth <= row.depth) break;
+    children.push(JSON.parse(node) as NodeJson);
+  }
+  return children;
 }
 
 /** A line that others stand beneath, with its words as they read. */

@@ -1,6 +1,9 @@
 import { newId } from '@glossarion/core/document';
 import { mayHold, type Act } from '@glossarion/core/outline';
-import type { Entry } from '../entities';
+import { IsNull } from 'typeorm';
+import { ownedBy, type EntryRow } from '../access';
+import { EntryEntity, type Entry } from '../entities';
+import { UP } from '../entities/entry.queries';
 import type { ActContext } from './acts';
 import { placeFor } from './order';
 
@@ -11,17 +14,17 @@ const SHELTER = 'Brought back';
  * The place something comes back to: its own, when all it stood in is still there; else the nearest holder above that
  * is not in the bin; else a notebook that is named for it, which is made when there is none.
  */
-export async function nearestPlace(context: ActContext, entry: Entry): Promise<NearestPlace> {
+export async function nearestPlace(context: ActContext, entry: EntryRow): Promise<NearestPlace> {
   const { parentId, orderKey } = entry;
-  const line = holders(context, parentId);
+  const line = parentId === null ? [] : context.connection.all<Holder>(UP, { id: parentId });
   const lowest = line.findLastIndex((holder) => holder.deletedAt !== null);
   // What held it may be gone for good: then nothing above it is left.
   if (lowest < 0 && mayHold(line[0]?.kind ?? null, entry.kind)) return { place: { parentId, orderKey }, unmake: [] };
   const nearest = line.slice(lowest + 1).find((holder) => mayHold(holder.kind, entry.kind));
-  const present = nearest?.id ?? shelter(context);
+  const present = nearest?.id ?? (await shelter(context));
   const holder = present ?? (await makeShelter(context));
   return {
-    place: placeFor(context, entry, { parentId: holder }),
+    place: await placeFor(context, entry, { parentId: holder }),
     unmake: present === undefined ? [{ do: 'unmake', id: holder }] : [],
   };
 }
@@ -32,28 +35,16 @@ interface NearestPlace {
   unmake: Act[];
 }
 
+/** What an entry stands in. */
 type Holder = Pick<Entry, 'id' | 'kind' | 'parentId' | 'deletedAt'>;
 
-/** What an entry stands in, the nearest first. */
-function holders({ database }: ActContext, parentId: string | null): Holder[] {
-  const read = database.writer.prepare('SELECT id, kind, parentId, deletedAt FROM entries WHERE id = ?');
-  const line: Holder[] = [];
-  const met = new Set<string>();
-  for (let id = parentId; id !== null && !met.has(id); id = line[line.length - 1]!.parentId) {
-    met.add(id);
-    line.push(read.get(id) as Holder);
-  }
-  return line;
-}
-
-function shelter({ database, ownerId }: ActContext): string | undefined {
-  const row = database.writer
-    .prepare(
-      `SELECT id FROM entries WHERE ownerId = ? AND parentId IS NULL AND kind = 'notebook' AND deletedAt IS NULL
-       AND name = ? ORDER BY season IS NOT NULL, orderKey LIMIT 1`,
-    )
-    .get(ownerId, SHELTER) as { id: string } | undefined;
-  return row?.id;
+/** The notebook for what has no other place, preferably one that is for now. */
+async function shelter({ manager, viewer }: ActContext): Promise<string | undefined> {
+  const shelters = await manager.find(EntryEntity, {
+    where: { ...ownedBy(viewer), parentId: IsNull(), kind: 'notebook', deletedAt: IsNull(), name: SHELTER },
+    order: { orderKey: 'ASC' },
+  });
+  return (shelters.find(({ season }) => season === null) ?? shelters[0])?.id;
 }
 
 async function makeShelter(context: ActContext): Promise<string> {

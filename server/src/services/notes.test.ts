@@ -30,11 +30,11 @@ const disagreements = () => checkData(server.services.database.writer);
 /** A window's document of a page, and a way to send what was changed in it. */
 async function windowOn(pageId: string, day: string | null = null) {
   const { documents } = server.services;
-  const opened = await documents.open(ines.id, pageId, day, null);
+  const opened = await documents.open(ines.viewer, pageId, day, null);
   const document = new Y.Doc();
   Y.applyUpdate(document, opened.update);
   const send = (before: Uint8Array, epoch = opened.epoch) =>
-    documents.receive(ines.id, pageId, epoch, Y.encodeStateAsUpdate(document, before), day);
+    documents.receive(ines.viewer, pageId, epoch, Y.encodeStateAsUpdate(document, before), day);
   const change = async (edit: (body: BodyJson) => BodyJson) => {
     const before = Y.encodeStateVector(document);
     writeBody(document, edit(readBody(document)));
@@ -99,7 +99,7 @@ test('what comes in under an id that is in use gets one of its own, and leaves w
 
 test('an import that fails halfway leaves nothing', async () => {
   const before = (await ines.get('/notebooks')).body;
-  const prepare = jest.spyOn(server.services.documents, 'makeDayRow').mockImplementation(() => {
+  const prepare = jest.spyOn(server.services.documents, 'makeDay').mockImplementation(() => {
     throw new Error('halfway');
   });
   const files = [
@@ -172,7 +172,7 @@ test('an update is stored before it counts, and is there after the server has st
   expect(await stored(id)).toContain('Typed now.');
   await server.stop();
   server = await makeServer(server.folder);
-  const opened = await server.services.documents.open(ines.id, id, null, null);
+  const opened = await server.services.documents.open(ines.viewer, id, null, null);
   const document = new Y.Doc();
   Y.applyUpdate(document, opened.update);
   expect(JSON.stringify(readBody(document))).toContain('Typed now.');
@@ -195,7 +195,7 @@ test('what breaks the shape is refused with a reason and changes nothing', async
     await expect(window.send(vector)).rejects.toThrow(/./);
     expect(await stored(id)).toBe(before);
   }
-  await expect(server.services.documents.receive(ines.id, id, 1, new Uint8Array([9, 9, 9]), null)).rejects.toThrow(
+  await expect(server.services.documents.receive(ines.viewer, id, 1, new Uint8Array([9, 9, 9]), null)).rejects.toThrow(
     /not an update/,
   );
   const window = await windowOn(id);
@@ -244,11 +244,8 @@ test('words typed in a line that another window deleted stand again, even after 
   const body = readBody(typing.document);
   writeBody(typing.document, { ...body, content: [{ ...body.content[0]!, content: [text('Worn, not very bent.')] }] });
   const update = Y.encodeStateAsUpdate(typing.document, vector);
-  await server.services.documents.receive(ines.id, id, 1, update, null);
-  const { json: said } = server.services.database.first<{ json: string }>(
-    'SELECT json FROM bodies WHERE pageId = ?',
-    id,
-  )!;
+  await server.services.documents.receive(ines.viewer, id, 1, update, null);
+  const { json: said } = server.row<{ json: string }>('SELECT json FROM documents WHERE id = ?', id)!;
   expect(said).toContain('Worn, not very bent.');
   expect(said).toContain('"kept":true');
 });
@@ -256,7 +253,7 @@ test('words typed in a line that another window deleted stand again, even after 
 test('a rebuilt page starts a new epoch and takes no update of the old one', async () => {
   const id = await idOf('Budget');
   const window = await windowOn(id);
-  await server.services.documents.rebuild(ines.id, id);
+  await server.services.documents.rebuild(ines.viewer, id);
   await expect(
     window.change((body) => ({ ...body, content: [...body.content, block('paragraph', 'late')] })),
   ).rejects.toThrow(/built anew/);
@@ -282,14 +279,14 @@ test('a day is made by its first line, alike for every device, and only under it
   expect(words.split('On waking')).toHaveLength(2);
   const forged = newId();
   const update = seedDocument(forged, '', after.body);
-  await expect(server.services.documents.receive(ines.id, forged, 1, update, day)).rejects.toThrow(/nothing here/);
+  await expect(server.services.documents.receive(ines.viewer, forged, 1, update, day)).rejects.toThrow(/nothing here/);
   expect(disagreements()).toEqual([]);
 });
 
 test('two transactions started at once, one of which fails, leave the other whole', async () => {
   const { database } = server.services;
   const make = (name: string) =>
-    server.services.acts.perform(ines.id, [{ do: 'make', id: newId(), kind: 'notebook', parentId: null, name }]);
+    server.services.acts.perform(ines.viewer, [{ do: 'make', id: newId(), kind: 'notebook', parentId: null, name }]);
   const failing = database.write(async (manager) => {
     await manager.update(EntryEntity, { ownerId: ines.id }, { description: 'lost' });
     await new Promise((resolve) => setTimeout(resolve, 30));
@@ -307,7 +304,7 @@ test('check-data finds a fact row that was tampered with by hand', async () => {
   const raw = new BetterSqlite3(path.join(server.folder, 'glossarion.sqlite'));
   const tampering = [
     ['UPDATE blocks SET words = words || 1 WHERE rowid = (SELECT MIN(rowid) FROM blocks)', 'Blocks'],
-    ['UPDATE links SET target = pageId WHERE position = 0', 'Links'],
+    ['UPDATE links SET target = documentId WHERE position = 0', 'Links'],
     [
       "UPDATE findIndex SET body = 'nothing' WHERE rowid = (SELECT MAX(row) FROM entries WHERE kind = 'page')",
       'Words for finding',

@@ -1,5 +1,5 @@
 /** What of an account's data changed, as far as windows keep answers about it. */
-export type Changed = 'title' | 'links' | 'outline' | 'folds' | 'desk' | 'settings' | 'named' | 'kin';
+export type Changed = 'title' | 'links' | 'outline' | 'folds' | 'desk' | 'settings' | 'alsoNamed' | 'kin';
 
 /** Tells an account's open windows what has changed elsewhere, so that they ask for it again. */
 export interface Notice {
@@ -12,13 +12,13 @@ type Receiver = (notice: Notice) => void;
 export class Notices {
   private receivers = new Map<string, Set<Receiver>>();
 
-  receive(ownerId: string, receiver: Receiver): () => void {
-    const receivers = this.receivers.get(ownerId) ?? new Set();
-    this.receivers.set(ownerId, receivers.add(receiver));
+  receive(accountId: string, receiver: Receiver): () => void {
+    const receivers = this.receivers.get(accountId) ?? new Set();
+    this.receivers.set(accountId, receivers.add(receiver));
     return () => receivers.delete(receiver);
   }
 
-  send(ownerId: string, notice: Notice): void {
-    for (const receiver of this.receivers.get(ownerId) ?? []) receiver(notice);
+  send(accountId: string, notice: Notice): void {
+    for (const receiver of this.receivers.get(accountId) ?? []) receiver(notice);
   }
 }

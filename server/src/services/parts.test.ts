@@ -54,9 +54,9 @@ async function pageWith(title: string, content: NodeJson[], parentId?: string): 
 
 /** Everything that is stored of an account's pages, as a person could tell it apart. */
 const account = () =>
-  server.services.database.all(
+  server.rows(
     `SELECT e.id, e.kind, e.parentId, e.orderKey, e.name, e.deletedAt, e.pagesBeneath, b.json
-     FROM entries e LEFT JOIN bodies b ON b.pageId = e.id WHERE e.ownerId = ? ORDER BY e.id`,
+     FROM entries e LEFT JOIN documents b ON b.id = e.id WHERE e.ownerId = ? ORDER BY e.id`,
     person.id,
   );
 
@@ -77,7 +77,7 @@ test('splitting a page of six topics makes six pages and an overview; taken back
   const undo = await act({ do: 'split', id, parentId: id, seed: newId() });
   expect(await wordsOf(id)).toEqual(['What the gate needs.', '', '']);
   expect((await bodyOf(id)).content[1]!.type).toBe('overview');
-  const beneath = server.services.database.all<{ id: string; name: string }>(
+  const beneath = server.rows<{ id: string; name: string }>(
     'SELECT id, name FROM entries WHERE parentId = ? ORDER BY orderKey',
     id,
   );
@@ -95,7 +95,7 @@ test('splitting a page of six topics makes six pages and an overview; taken back
   expect(account()).toEqual(before);
   await act(...again);
   expect(await wordsOf(id)).toEqual(['What the gate needs.', '', '']);
-  expect(server.services.database.all('SELECT id FROM entries WHERE parentId = ?', id)).toHaveLength(6);
+  expect(server.rows('SELECT id FROM entries WHERE parentId = ?', id)).toHaveLength(6);
 });
 
 test('lines are lifted to a page beneath and folded back to where they stood', async () => {
@@ -209,7 +209,7 @@ describe('templates', () => {
     await act({ do: 'describe', id, isTemplate: true });
     expect((await person.get('/templates')).body).toEqual([{ id, title: 'Draft {{number}}', questions: ['Whom?'] }]);
     const holder = newId();
-    const [notebook] = server.services.database.all<{ id: string }>(
+    const [notebook] = server.rows<{ id: string }>(
       'SELECT id FROM entries WHERE ownerId = ? AND kind = ?',
       person.id,
       'notebook',
@@ -232,7 +232,7 @@ describe('templates', () => {
 
   test('a section’s template is that of what is made in it, at any depth, until the template is deleted', async () => {
     const id = await pageWith('Visit', [heading('Seen')]);
-    const [notebook] = server.services.database.all<{ id: string }>(
+    const [notebook] = server.rows<{ id: string }>(
       'SELECT id FROM entries WHERE ownerId = ? AND kind = ?',
       person.id,
       'notebook',
@@ -260,7 +260,7 @@ describe('templates', () => {
     expect((await day('2026-11-30')).body.content.map(ownWords)).toEqual(['Week of Monday 30 November']);
     expect((await day('2026-12-01')).body.content.map(ownWords)).toContain('On waking');
     const { pageId } = await day('2026-11-30');
-    await server.services.documents.open(person.id, pageId, '2026-11-30', null);
+    await server.services.documents.open(person.viewer, pageId, '2026-11-30', null);
     const content = (await bodyOf(monday)).content;
     await act({ do: 'dropBlocks', id: monday, blockIds: content.map((node) => String(node.attrs!.id)) });
     expect((await day('2026-11-30')).body.content.map(ownWords)).toEqual(['Week of Monday 30 November']);

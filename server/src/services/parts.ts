@@ -1,11 +1,17 @@
 import { block, checkBody, newId, shownWords, type BodyJson, type NodeJson } from '@glossarion/core/document';
-import type { Act, MovedBlock } from '@glossarion/core/outline';
+import type { Act, MovedBlock, PlacedEntry } from '@glossarion/core/outline';
 import { planFoldBack, planLift, planSend, planSplit } from '@glossarion/core/parts';
-import type { Entry } from '../entities';
+import { IsNull } from 'typeorm';
+import { sees, visibleEntry, writableEntry } from '../access';
+import { prepared } from '../database/prepared';
+import { EntryEntity } from '../entities';
+import { PLACED, STEP } from '../entities/entry.queries';
+import { DROP_INDEX } from '../entities/find.queries';
+import { LINKED_ALONE } from '../entities/link.queries';
 import { Problem } from '../problem';
 import type { ActContext, Performer } from './acts';
 import { adjustBeneath, weightOf } from './beneath';
-import { entryTitle, type TitledEntry } from './entries';
+import { entryTitle, isUnwritten, type Step } from './entries';
 
 /** The acts that take pages apart and put them together, each within the transaction that does it all. */
 
@@ -20,7 +26,7 @@ class Pages {
   content(pageId: string): NodeJson[] {
     const known = this.contents.get(pageId);
     if (known) return known;
-    const content = [...this.context.documents.bodyWithin(this.context.ownerId, pageId).content];
+    const content = [...this.context.documents.bodyWithin(this.context.viewer, pageId).content];
     this.contents.set(pageId, content);
     return content;
   }
@@ -38,7 +44,7 @@ class Pages {
         undo.push({ do: 'dropBlocks', id: pageId, blockIds: [idOf(line)] });
       }
       const body: BodyJson = { type: 'doc', content };
-      context.accepted.push(await context.documents.rewriteWithin(context.manager, context.ownerId, pageId, body));
+      context.accepted.push(context.documents.rewriteWithin(context.viewer, pageId, body));
     }
     return undo;
   }
@@ -47,15 +53,12 @@ class Pages {
 const indexAfter = (content: readonly NodeJson[], afterId: string | null): number =>
   afterId === null ? 0 : content.findIndex((node) => idOf(node) === afterId) + 1 || content.length;
 
-const titleWords = (context: ActContext) => {
-  const read = context.database.writer.prepare(
-    'SELECT name, firstWords, day, kind FROM entries WHERE id = ? AND ownerId = ?',
-  );
-  return (id: string): string => {
-    const entry = read.get(id, context.ownerId) as TitledEntry | undefined;
+const titleWords =
+  ({ connection }: ActContext) =>
+  (id: string): string => {
+    const entry = connection.first<Step>(STEP, { id });
     return entry ? entryTitle(entry) : '';
   };
-};
 
 export const putBlocks: Performer<'putBlocks'> = async (act, context) => {
   const pages = new Pages(context);
@@ -127,21 +130,17 @@ export const removeFormer: Performer<'removeFormer'> = former(false);
  * it; a notebook or section that something was put into meanwhile stays.
  */
 export const unmake: Performer<'unmake'> = async (act, context) => {
-  const { database, documents, ownerId } = context;
-  const { writer } = database;
-  const entry = writer.prepare('SELECT * FROM entries WHERE id = ? AND ownerId = ?').get(act.id, ownerId) as
-    Entry | undefined;
-  if (!entry) return [];
-  const holding = writer
-    .prepare('SELECT MAX(deletedAt IS NULL) AS isLiving FROM entries WHERE parentId = ?')
-    .get(act.id) as { isLiving: 0 | 1 | null };
-  if (entry.kind !== 'page' && holding.isLiving === 1) return [];
-  const isWritten = entry.wordCount > 0 || entry.firstWords !== '';
-  if (holding.isLiving !== null || isWritten) return context.perform({ do: 'bin', id: act.id });
-  if (entry.deletedAt === null) adjustBeneath(writer, entry.parentId, weightOf(entry), -1);
-  writer.prepare('DELETE FROM findIndex WHERE rowid = ?').run(entry.row);
-  writer.prepare('UPDATE entries SET mergedInto = NULL WHERE mergedInto = ?').run(entry.id);
-  writer.prepare('DELETE FROM entries WHERE id = ?').run(entry.id);
+  const { connection, documents, manager } = context;
+  if (!sees(connection, act.id)) return [];
+  const entry = writableEntry(connection, act.id);
+  const held = await manager.findBy(EntryEntity, { parentId: act.id });
+  const isHolding = held.some(({ deletedAt }) => deletedAt === null);
+  if (entry.kind !== 'page' && isHolding) return [];
+  if (held.length > 0 || !isUnwritten(entry)) return context.perform({ do: 'bin', id: act.id });
+  if (entry.deletedAt === null) adjustBeneath(connection.raw, entry.parentId, weightOf(entry), -1);
+  prepared(connection.raw, DROP_INDEX).run(entry.row);
+  await manager.update(EntryEntity, { mergedInto: entry.id }, { mergedInto: null });
+  await manager.delete(EntryEntity, { id: entry.id });
   documents.forget(entry.id);
   const { id, kind, parentId, orderKey, name, ornament, description } = entry;
   return [
@@ -162,7 +161,7 @@ async function performAll(acts: readonly Act[], context: ActContext): Promise<Ac
 }
 
 export const lift: Performer<'lift'> = (act, context) => {
-  const { content } = context.documents.bodyWithin(context.ownerId, act.id);
+  const { content } = context.documents.bodyWithin(context.viewer, act.id);
   const titleOf = titleWords(context);
   return performAll(
     planLift(content, act, (node) => shownWords(node, titleOf)),
@@ -171,7 +170,7 @@ export const lift: Performer<'lift'> = (act, context) => {
 };
 
 export const split: Performer<'split'> = (act, context) => {
-  const { content } = context.documents.bodyWithin(context.ownerId, act.id);
+  const { content } = context.documents.bodyWithin(context.viewer, act.id);
   const titleOf = titleWords(context);
   return performAll(
     planSplit(content, act, (node) => shownWords(node, titleOf)),
@@ -179,44 +178,29 @@ export const split: Performer<'split'> = (act, context) => {
   );
 };
 
-export const foldBack: Performer<'foldBack'> = (act, context) => {
-  const entry = context.database.writer
-    .prepare('SELECT id, name, kind, parentId FROM entries WHERE id = ? AND ownerId = ?')
-    .get(act.id, context.ownerId) as Pick<Entry, 'id' | 'name' | 'kind' | 'parentId'> | undefined;
+export const foldBack: Performer<'foldBack'> = async (act, context) => {
+  const { connection, documents, manager, viewer } = context;
+  const entry = sees(connection, act.id) ? visibleEntry(connection, act.id) : null;
   const into = entry?.parentId ? linkingPage(context, entry.id, entry.parentId) : null;
   if (!entry || !into)
     throw new Problem(400, 'This page stands beneath no other page that it could be folded back into.');
-  const holding = context.database.writer
-    .prepare('SELECT 1 FROM entries WHERE parentId = ? AND deletedAt IS NULL')
-    .get(entry.id);
-  if (holding) throw new Problem(400, 'There are pages beneath this one; fold those back or move them first.');
-  const page = {
-    id: entry.id,
-    title: entry.name,
-    content: context.documents.bodyWithin(context.ownerId, entry.id).content,
-  };
-  const { content } = context.documents.bodyWithin(context.ownerId, into);
+  if (await manager.existsBy(EntryEntity, { parentId: entry.id, deletedAt: IsNull() }))
+    throw new Problem(400, 'There are pages beneath this one; fold those back or move them first.');
+  const page = { id: entry.id, title: entry.name, content: documents.bodyWithin(viewer, entry.id).content };
+  const { content } = documents.bodyWithin(viewer, into);
   return performAll(planFoldBack({ id: into, content }, page), context);
 };
 
 /** The page a page is folded back into: the one above it, or a day that it was lifted from. */
-function linkingPage({ database, ownerId }: ActContext, id: string, parentId: string): string | null {
-  const { writer } = database;
-  const above = writer.prepare("SELECT id FROM entries WHERE id = ? AND kind = 'page'").get(parentId) as
-    { id: string } | undefined;
-  if (above) return above.id;
-  const linking = writer
-    .prepare(
-      `SELECT DISTINCT e.id FROM links l JOIN blocks b ON b.pageId = l.pageId AND b.id = l.blockId
-       JOIN entries e ON e.id = l.pageId WHERE l.target = ? AND b.words = '' AND e.ownerId = ? AND e.deletedAt IS NULL`,
-    )
-    .all(id, ownerId) as { id: string }[];
+function linkingPage({ connection }: ActContext, id: string, parentId: string): string | null {
+  if (connection.first<PlacedEntry>(PLACED, { id: parentId })?.kind === 'page') return parentId;
+  const linking = connection.all<{ id: string }>(LINKED_ALONE, { id });
   return linking.length === 1 ? linking[0]!.id : null;
 }
 
 export const send: Performer<'send'> = (act, context) => {
-  const { documents, ownerId } = context;
-  const { content } = documents.bodyWithin(ownerId, act.id);
-  const target = documents.bodyWithin(ownerId, act.toId).content;
+  const { documents, viewer } = context;
+  const { content } = documents.bodyWithin(viewer, act.id);
+  const target = documents.bodyWithin(viewer, act.toId).content;
   return performAll(planSend(content, target, act, titleWords(context)(act.id)), context);
 };

@@ -1,10 +1,12 @@
 import type { Pickable } from '@glossarion/core/pickables';
+import type { EntryRow, Viewer } from '../access';
 import type { Database } from '../database/database';
-import type { Entry } from '../entities';
-import { entryTitle, type Entries } from './entries';
+import { PICKABLE, PICKABLES } from '../entities/entry.queries';
+import { entryTitle, isUnwritten } from './entries';
+import { allOtherNames, otherNamesOf } from './otherNames';
 
 type Row = Pick<
-  Entry,
+  EntryRow,
   | 'id'
   | 'kind'
   | 'parentId'
@@ -18,7 +20,6 @@ type Row = Pick<
   | 'mergedInto'
 >;
 
-const COLUMNS = 'id, kind, parentId, name, firstWords, wordCount, day, pigment, season, deletedAt, mergedInto';
 /** More changes than these are not told one by one. */
 const KEPT = 2_000;
 
@@ -36,48 +37,46 @@ export class PickableNames {
   /** Revisions of another run of the server are none of this one's. */
   private readonly start = Date.now();
 
-  constructor(
-    private database: Database,
-    private entries: Entries,
-  ) {}
+  constructor(private database: Database) {}
 
-  note(ownerId: string, id: string): void {
-    const log = this.log(ownerId);
+  note(accountId: string, id: string): void {
+    const log = this.log(accountId);
     if (log.ids[log.ids.length - 1] !== id) log.ids.push(id);
-    if (log.ids.length > KEPT) this.forget(ownerId);
+    if (log.ids.length > KEPT) this.forget(accountId);
   }
 
   /** Much changed at once: everything is told anew. */
-  forget(ownerId: string): void {
-    const { first, ids } = this.log(ownerId);
-    this.logs.set(ownerId, { first: first + ids.length + 1, ids: [] });
+  forget(accountId: string): void {
+    const { first, ids } = this.log(accountId);
+    this.logs.set(accountId, { first: first + ids.length + 1, ids: [] });
   }
 
-  since(ownerId: string, revision: number | null): NameChanges {
-    const { first, ids } = this.log(ownerId);
+  async since(viewer: Viewer, revision: number | null): Promise<NameChanges> {
+    const { first, ids } = this.log(viewer.accountId);
     const now = first + ids.length;
     if (revision === null || revision < first || revision > now) {
-      return { revision: now, isWhole: true, entries: this.all(ownerId), gone: [] };
+      return { revision: now, isWhole: true, entries: await this.all(viewer), gone: [] };
     }
     const changed = [...new Set(ids.slice(revision - first))];
-    const found = changed.flatMap((id) => {
-      const row = this.database.first<Row>(`SELECT ${COLUMNS} FROM entries WHERE id = ? AND ownerId = ?`, id, ownerId);
-      return row ? [pickable(row, this.entries.otherNames(ownerId, id))] : [];
-    });
+    const connection = this.database.reading(viewer);
+    const found: Pickable[] = [];
+    for (const id of changed) {
+      const row = connection.first<Row>(PICKABLE, { id });
+      if (row) found.push(pickable(row, await otherNamesOf(this.database.manager, id)));
+    }
     const present = new Set(found.map(({ id }) => id));
     return { revision: now, isWhole: false, entries: found, gone: changed.filter((id) => !present.has(id)) };
   }
 
-  private all(ownerId: string): Pickable[] {
-    const others = this.entries.allOtherNames(ownerId);
-    return this.database
-      .all<Row>(`SELECT ${COLUMNS} FROM entries WHERE ownerId = ?`, ownerId)
-      .map((row) => pickable(row, others.get(row.id) ?? []));
+  private async all(viewer: Viewer): Promise<Pickable[]> {
+    const others = await allOtherNames(this.database, viewer);
+    const rows = this.database.reading(viewer).all<Row>(PICKABLES);
+    return rows.map((row) => pickable(row, others.get(row.id) ?? []));
   }
 
-  private log(ownerId: string): { first: number; ids: string[] } {
-    let log = this.logs.get(ownerId);
-    if (!log) this.logs.set(ownerId, (log = { first: this.start, ids: [] }));
+  private log(accountId: string): { first: number; ids: string[] } {
+    let log = this.logs.get(accountId);
+    if (!log) this.logs.set(accountId, (log = { first: this.start, ids: [] }));
     return log;
   }
 }
@@ -92,5 +91,5 @@ const pickable = (row: Row, names: string[]): Pickable => ({
   pigment: row.pigment,
   season: row.season,
   isDeleted: row.deletedAt !== null,
-  isEmpty: row.wordCount === 0 && row.firstWords === '',
+  isEmpty: isUnwritten(row),
 });

@@ -1,22 +1,18 @@
+import { ownedBy, putOwned, type Viewer } from '../access';
 import type { Database } from '../database/database';
+import { SettingEntity } from '../entities';
 
 /** What a person has set, by key; each value is JSON that the routes have checked. */
 export class Settings {
   constructor(private database: Database) {}
 
-  all(ownerId: string): Record<string, unknown> {
-    const rows = this.database.all<{ key: string; value: string }>(
-      'SELECT key, value FROM settings WHERE ownerId = ?',
-      ownerId,
-    );
+  async all(viewer: Viewer): Promise<Record<string, unknown>> {
+    const rows = await this.database.manager.findBy(SettingEntity, ownedBy(viewer));
     return Object.fromEntries(rows.map((row) => [row.key, JSON.parse(row.value) as unknown]));
   }
 
-  async set(ownerId: string, key: string, value: unknown): Promise<void> {
-    await this.database.write(() => {
-      this.database.writer
-        .prepare('INSERT OR REPLACE INTO settings (ownerId, key, value) VALUES (?, ?, ?)')
-        .run(ownerId, key, JSON.stringify(value));
-    });
+  async set(viewer: Viewer, key: string, value: unknown): Promise<void> {
+    const setting = { key, value: JSON.stringify(value) };
+    await this.database.write((manager) => putOwned(manager, viewer, SettingEntity, 'key', setting));
   }
 }

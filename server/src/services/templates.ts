@@ -8,9 +8,11 @@ import {
   type TemplateInfo,
   type TemplateUse,
 } from '@glossarion/core/templates';
-import type { Database, RawDatabase } from '../database/database';
-import type { Entry } from '../entities';
-import { notFound } from '../problem';
+import type { EntityManager } from 'typeorm';
+import { sees, visibleEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
+import type { Database } from '../database/database';
+import { DocumentEntity, EntryEntity } from '../entities';
+import { UP } from '../entities/entry.queries';
 import { entryTitle } from './entries';
 
 /** What a page made from a template begins with. */
@@ -19,51 +21,43 @@ export interface FilledTemplate {
   body: BodyJson;
 }
 
-interface TemplateRow extends Entry {
-  json: string;
-}
-
-const readTemplate = (database: RawDatabase, ownerId: string, id: string): TemplateRow => {
-  const row = database
-    .prepare('SELECT e.*, b.json FROM entries e JOIN bodies b ON b.pageId = e.id WHERE e.id = ? AND e.ownerId = ?')
-    .get(id, ownerId) as TemplateRow | undefined;
-  if (!row) throw notFound();
-  return row;
-};
-
-/** Fills in a template for a page that is being made. A title that was given stands for the template's own. */
-export function fillTemplate(
-  database: RawDatabase,
-  ownerId: string,
+/**
+ * Fills in a template for a page that is being made. A title that was given stands for the template's own. Within a
+ * transaction.
+ */
+export async function fillTemplate(
+  manager: EntityManager,
+  connection: ViewerConnection,
   page: { id: string; name: string; parentId: string | null },
   { templateId, date, time, answers }: TemplateUse,
-): FilledTemplate {
-  const template = readTemplate(database, ownerId, templateId);
-  const made = database
-    .prepare('SELECT name FROM entries WHERE madeFrom = ? AND ownerId = ? AND deletedAt IS NULL')
-    .all(templateId, ownerId) as { name: string }[];
-  const holder = page.parentId
-    ? (database.prepare('SELECT name, firstWords, day, kind FROM entries WHERE id = ?').get(page.parentId) as
-        Entry | undefined)
-    : undefined;
-  const place = holder ? entryTitle(holder) : '';
+): Promise<FilledTemplate> {
+  const template = visibleEntry(connection, templateId);
+  const { json } = await manager.findOneByOrFail(DocumentEntity, { id: templateId });
+  const query = manager.createQueryBuilder(EntryEntity, 'e').select('e.name', 'name').where({ madeFrom: templateId });
+  const made = await connection.visible(query.andWhere('e.deletedAt IS NULL')).getRawMany<{ name: string }>();
+  const place = page.parentId ? entryTitle(visibleEntry(connection, page.parentId)) : '';
   const known = { ...answers, date, time, place, number: String(nextNumber(made.map(({ name }) => name))) };
   const isNamed = page.name.trim() !== '';
   const isTitleFilled = placeholdersIn(template.name).length > 0;
   const title = isNamed ? page.name : isTitleFilled ? fillText(template.name, { ...known, title: '' }).trim() : '';
-  return { title, body: fillBody(JSON.parse(template.json) as BodyJson, page.id, { ...known, title }) };
+  return { title, body: fillBody(JSON.parse(json) as BodyJson, page.id, { ...known, title }) };
 }
+
+type TemplateRow = Pick<EntryRow, 'id' | 'name' | 'firstWords' | 'day' | 'kind'> & { json: string };
 
 /** The templates of an account. */
 export class Templates {
   constructor(private database: Database) {}
 
-  list(ownerId: string): TemplateInfo[] {
-    const rows = this.database.all<TemplateRow>(
-      `SELECT e.*, b.json FROM entries e JOIN bodies b ON b.pageId = e.id
-       WHERE e.ownerId = ? AND e.isTemplate = 1 AND e.deletedAt IS NULL ORDER BY e.name`,
-      ownerId,
-    );
+  async list(viewer: Viewer): Promise<TemplateInfo[]> {
+    const query = this.database.manager
+      .createQueryBuilder(EntryEntity, 'e')
+      .innerJoin(DocumentEntity.options.name, 'd', 'd.id = e.id')
+      .select(['e.id AS id', 'e.name AS name', 'e.firstWords AS firstWords', 'e.day AS day', 'e.kind AS kind'])
+      .addSelect('d.json', 'json')
+      .where('e.isTemplate = 1 AND e.deletedAt IS NULL')
+      .orderBy('e.name');
+    const rows = await this.database.reading(viewer).visible(query).getRawMany<TemplateRow>();
     return rows.map((row) => ({
       id: row.id,
       title: entryTitle(row),
@@ -72,18 +66,14 @@ export class Templates {
   }
 
   /** The template of pages made in a place: its own, or that of the nearest place above that has one. */
-  defaultFor(ownerId: string, id: string): string | null {
-    const row = this.database.first<{ templateId: string }>(
-      `WITH RECURSIVE up(id, parentId, templateId, step) AS (
-         SELECT id, parentId, templateId, 0 FROM entries WHERE id = ? AND ownerId = ?
-         UNION ALL
-         SELECT e.id, e.parentId, e.templateId, step + 1 FROM entries e JOIN up ON e.id = up.parentId AND step < 500
-       )
-       SELECT up.templateId FROM up JOIN entries t ON t.id = up.templateId
-       WHERE t.isTemplate = 1 AND t.deletedAt IS NULL ORDER BY step LIMIT 1`,
-      id,
-      ownerId,
-    );
-    return row?.templateId ?? null;
+  defaultFor(viewer: Viewer, id: string): string | null {
+    const connection = this.database.reading(viewer);
+    visibleEntry(connection, id);
+    for (const { templateId } of connection.all<{ templateId: string | null }>(UP, { id })) {
+      if (templateId === null || !sees(connection, templateId)) continue;
+      const template = visibleEntry(connection, templateId);
+      if (template.isTemplate === 1 && template.deletedAt === null) return template.id;
+    }
+    return null;
   }
 }

@@ -18,7 +18,7 @@ export function serveSocket(server: Server, services: Services): () => void {
   const windows = new Map<WebSocket, Window>();
   const alive = new WeakSet<WebSocket>();
 
-  server.on('upgrade', (request, socket, head) => {
+  server.on('upgrade', async (request, socket, head) => {
     // The limit on connections where nothing moves is for requests.
     (socket as { setTimeout?: (milliseconds: number) => void }).setTimeout?.(0);
     socket.on('error', () => socket.destroy());
@@ -26,13 +26,13 @@ export function serveSocket(server: Server, services: Services): () => void {
     const { origin, host, cookie } = request.headers;
     if (request.url?.split('?')[0] !== SOCKET_PATH) return refuse('404 Not Found');
     if (!isOwnOrigin(origin, host, services.config.origin)) return refuse('403 Forbidden');
-    const signedIn = services.accounts.bySession(sessionToken(cookie));
+    const signedIn = await services.accounts.bySession(sessionToken(cookie)).catch(() => null);
     if (!signedIn) return refuse('401 Unauthorized');
     const version = Number(new URLSearchParams(request.url.split('?')[1]).get('schema') ?? 1);
     sockets.handleUpgrade(request, socket, head, (opened) => {
       // A window that does not know every kind of block would delete those it can’t show.
       if (version < SCHEMA_VERSION) return opened.close(OUTDATED, 'outdated');
-      const window = new Window(opened, signedIn.account.id, signedIn.session.id, services);
+      const window = new Window(opened, signedIn.viewer, signedIn.session, services);
       windows.set(opened, window);
       alive.add(opened);
       opened.on('message', (data: Buffer) => {
@@ -42,9 +42,11 @@ export function serveSocket(server: Server, services: Services): () => void {
       });
       opened.on('pong', () => alive.add(opened));
       opened.on('error', (error) => services.log.warn(error, 'socket'));
-      const stop = services.notices.receive(window.ownerId, ({ pageId, changed }) =>
+      const stop = services.notices.receive(window.viewer.accountId, ({ pageId, changed }) =>
         window.send({ type: 'changed', page: pageId, changed }),
       );
+      // It may have ended while this was opened.
+      void services.accounts.isOpen(signedIn.session.id).then((isOpen) => isOpen || window.signOut());
       opened.on('close', () => {
         stop();
         windows.delete(opened);
@@ -53,19 +55,19 @@ export function serveSocket(server: Server, services: Services): () => void {
   });
 
   const forward = (accepted: Accepted): void => {
-    const { pageId, ownerId, epoch } = accepted;
+    const { pageId, accountId, epoch } = accepted;
     for (const source of ['window', 'server'] as const) {
       const update = source === 'window' ? accepted.update : accepted.mended;
       if (!update) continue;
       for (const window of windows.values()) {
-        if (window.ownerId !== ownerId || !window.pages.has(pageId)) continue;
+        if (!window.pages.has(pageId) || !window.sees(pageId, accountId)) continue;
         window.send({ type: 'update', page: pageId, epoch, update: toBase64(update), source });
       }
     }
   };
   const stopListening = services.documents.onAccepted(forward);
   const stopWatching = services.accounts.onEnded((sessionIds) => {
-    for (const window of windows.values()) if (sessionIds.has(window.sessionId)) window.signOut();
+    for (const window of windows.values()) if (sessionIds.has(window.session.id)) window.signOut();
   });
 
   const ping = setInterval(() => {

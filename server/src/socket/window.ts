@@ -1,6 +1,8 @@
 import type { WebSocket } from 'ws';
 import { MAX_UPDATE, ShapeError } from '@glossarion/core/document';
+import type { Viewer } from '../access';
 import { Trouble } from '../database/trouble';
+import type { Session } from '../entities';
 import { Problem } from '../problem';
 import type { Services } from '../services';
 import { StaleEpoch } from '../services/documents';
@@ -25,13 +27,14 @@ export class Window {
   readonly pages = new Set<string>();
   private last: Promise<void> = Promise.resolve();
   private waiting = 0;
+  private isOver = false;
   /** The pieces of the update that is arriving. */
   private parts: { page: string; number: number; pieces: Uint8Array[]; size: number } | null = null;
 
   constructor(
     private socket: WebSocket,
-    readonly ownerId: string,
-    readonly sessionId: string,
+    readonly viewer: Viewer,
+    readonly session: Session,
     private services: Services,
   ) {}
 
@@ -43,13 +46,21 @@ export class Window {
 
   /** Whether the session is still open; closes the socket when it is not. */
   isSignedIn(): boolean {
-    if (this.services.accounts.isOpen(this.sessionId)) return true;
+    if (!this.isOver && this.session.expiresAt >= new Date().toISOString()) return true;
     this.signOut();
     return false;
   }
 
+  /** The session was ended: nothing is heard or said any more. */
   signOut(): void {
+    this.isOver = true;
     this.socket.close(SIGNED_OUT, 'signed out');
+  }
+
+  /** Whether what changes of a page of this account may be told here. */
+  sees(pageId: string, accountId: string): boolean {
+    const { viewer, services } = this;
+    return viewer.accountId === accountId || (viewer.hasGrants && services.entries.has(viewer, pageId));
   }
 
   /** Handles a message after those before it. `size` is that of the message, in bytes. */
@@ -89,7 +100,7 @@ export class Window {
     try {
       this.pages.add(page);
       const known = vector ? fromBase64(vector) : null;
-      const opened = await this.services.documents.open(this.ownerId, page, day, known);
+      const opened = await this.services.documents.open(this.viewer, page, day, known);
       const { epoch } = opened;
       this.send({ type: 'state', page, epoch, update: toBase64(opened.update), vector: toBase64(opened.vector) });
     } catch (error) {
@@ -126,7 +137,7 @@ export class Window {
     const { page, number, epoch, day } = message;
     try {
       const { documents } = this.services;
-      const accepted = await documents.receive(this.ownerId, page, epoch, this.whole(message), day);
+      const accepted = await documents.receive(this.viewer, page, epoch, this.whole(message), day);
       this.send({ type: 'saved', page, number });
       if (accepted.mended) {
         this.send({ type: 'update', page, epoch, update: toBase64(accepted.mended), source: 'server' });

@@ -2,11 +2,14 @@ import { mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import request, { type Test } from 'supertest';
+import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
+import { prepared } from '../database/prepared';
 import { start, type Running } from '../start';
 
 export interface Person {
   id: string;
+  viewer: Viewer;
   cookie: string;
   get: (path: string) => Test;
   post: (path: string, body?: object) => Test;
@@ -18,6 +21,9 @@ export interface TestedServer extends Running {
   url: string;
   folder: string;
   person: (name?: string) => Promise<Person>;
+  /** What is stored, as it is. */
+  rows: <T>(sql: string, ...values: unknown[]) => T[];
+  row: <T>(sql: string, ...values: unknown[]) => T | undefined;
 }
 
 /** A real server on a real database file, for one test file. */
@@ -42,8 +48,10 @@ export async function makeServer(
       .send({ name, passphrase: 'tide and timber' });
     const cookie = String(response.headers['set-cookie']).split(';')[0]!;
     const dressed = (test: Test) => test.set('Cookie', cookie).set('Origin', url);
+    const { id } = (response.body as { account: { id: string } }).account;
     return {
-      id: (response.body as { account: { id: string } }).account.id,
+      id,
+      viewer: ownView(id),
       cookie,
       get: (address) => dressed(request(url).get(`/api${address}`)),
       post: (address, body = {}) => dressed(request(url).post(`/api${address}`)).send(body),
@@ -51,7 +59,15 @@ export async function makeServer(
       delete: (address) => dressed(request(url).delete(`/api${address}`)),
     };
   };
-  return { ...running, url, folder, person };
+  const stored = (sql: string) => prepared(running.services.database.reader, sql);
+  return {
+    ...running,
+    url,
+    folder,
+    person,
+    rows: <T>(sql: string, ...values: unknown[]) => stored(sql).all(...values) as T[],
+    row: <T>(sql: string, ...values: unknown[]) => stored(sql).get(...values) as T | undefined,
+  };
 }
 
 export const notes = [

@@ -3,8 +3,8 @@ import type { NodeJson } from '@glossarion/core/document';
 import { searchedText, textBlocks } from '@glossarion/core/links';
 import type { Act } from '@glossarion/core/outline';
 import { MAX_ACTS } from '@glossarion/core/outline';
-import type { Mention } from '@glossarion/core/alsoNamed';
-import { api, problemSentence, useKinQuery, useNamedQuery } from '../../state/api';
+import type { AlsoNamedLine } from '@glossarion/core/alsoNamed';
+import { api, problemSentence, useKinQuery, useAlsoNamedQuery } from '../../state/api';
 import { store } from '../../state/store';
 import { noticed } from '../../state/view';
 import { pigmentColour } from '../../theme/tokens';
@@ -12,7 +12,7 @@ import { perform } from '../outline/deeds';
 import { open, openTarget } from '../shell/navigation';
 import { placeWords } from '../trail/words';
 import { originOf, opening } from './GlossView';
-import { MENTIONS } from './useMargin';
+import { ALSO_NAMED } from './useMargin';
 
 interface MarginFootProps {
   pageId: string;
@@ -32,7 +32,7 @@ export function MarginFoot({ pageId, title, day = null }: MarginFootProps) {
 }
 
 /** Words of a line around the places that name the page, the places marked. */
-function markedPieces(node: NodeJson, places: Mention['places']): { words: string; isMarked: boolean }[] {
+function markedPieces(node: NodeJson, places: AlsoNamedLine['places']): { words: string; isMarked: boolean }[] {
   const AROUND = 70;
   const [first] = places;
   const text = first ? searchedText(textBlocks(node)[first[0]] ?? node).replaceAll('\uFFFC', '…') : '';
@@ -51,27 +51,27 @@ function markedPieces(node: NodeJson, places: Mention['places']): { words: strin
 }
 
 function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
-  const [limit, setLimit] = useState(MENTIONS);
-  const { data } = useNamedQuery({ id: pageId, limit });
+  const [limit, setLimit] = useState(ALSO_NAMED);
+  const { data } = useAlsoNamedQuery({ id: pageId, limit });
   if (!data || data.count === 0) return null;
-  const { mentions, count } = data;
-  const linkAct = (some: readonly Mention[]): Act => ({
+  const { lines, count } = data;
+  const linkAct = (some: readonly AlsoNamedLine[]): Act => ({
     do: 'linkNames',
     id: pageId,
     ...(day && { day }),
     places: some.map(({ pageId: onPage, blockId }) => ({ pageId: onPage, blockId })),
   });
-  const link = (mention: Mention) => perform([linkAct([mention])], `“${mention.pageTitle}” links here now.`);
-  const leave = ({ pageId: onPage, blockId }: Mention) =>
+  const link = (line: AlsoNamedLine) => perform([linkAct([line])], `“${line.pageTitle}” links here now.`);
+  const leave = ({ pageId: onPage, blockId }: AlsoNamedLine) =>
     perform(
       [{ do: 'leaveUnlinked', id: pageId, pageId: onPage, blockId, isLeft: true }],
       'That line is not offered again.',
     );
   const linkAll = async () => {
-    const ask = api.endpoints.named.initiate({ id: pageId, limit: MAX_ACTS }, { subscribe: false, forceRefetch: true });
+    const ask = api.endpoints.alsoNamed.initiate({ id: pageId, limit: MAX_ACTS }, { subscribe: false, forceRefetch: true });
     const { data: all, error } = await store.dispatch(ask);
     if (!all) return void store.dispatch(noticed({ words: problemSentence(error) }));
-    await perform([linkAct(all.mentions)], `${all.mentions.length} lines link to “${title}” now.`);
+    await perform([linkAct(all.lines)], `${all.lines.length} lines link to “${title}” now.`);
   };
   return (
     <section className="margin-foot" aria-label="Also named" id="also-named">
@@ -81,39 +81,39 @@ function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
           Link them all
         </button>
       </h3>
-      {mentions.map((mention) => {
-        const { words, detail } = originOf(mention);
-        const address = `/b/${mention.blockId}`;
+      {lines.map((line) => {
+        const { words, detail } = originOf(line);
+        const address = `/b/${line.blockId}`;
         return (
           <article
-            key={`${mention.pageId}/${mention.blockId}`}
+            key={`${line.pageId}/${line.blockId}`}
             className="gloss"
             aria-label={words}
-            style={{ borderInlineStartColor: pigmentColour(mention.day ? null : mention.pigment) }}
+            style={{ borderInlineStartColor: pigmentColour(line.day ? null : line.pigment) }}
           >
             <a className="gloss-origin" href={address} onClick={opening(() => open(address))}>
               {words}
               {detail && <span className="gloss-detail"> {detail}</span>}
             </a>
             <div className="gloss-line" dir="auto">
-              {markedPieces(mention.node, mention.places).map(({ words: piece, isMarked }, index) =>
+              {markedPieces(line.node, line.places).map(({ words: piece, isMarked }, index) =>
                 isMarked ? <mark key={index}>{piece}</mark> : <span key={index}>{piece}</span>,
               )}
             </div>
-            <div className="mention-acts">
-              <button type="button" onClick={() => void link(mention)}>
+            <div className="also-named-acts">
+              <button type="button" onClick={() => void link(line)}>
                 Link
               </button>
-              <button type="button" onClick={() => void leave(mention)}>
+              <button type="button" onClick={() => void leave(line)}>
                 Never here
               </button>
             </div>
           </article>
         );
       })}
-      {mentions.length < count && (
+      {lines.length < count && (
         <button type="button" className="margin-more" onClick={() => setLimit(Math.min(limit + 100, 500))}>
-          {count - mentions.length} more
+          {count - lines.length} more
         </button>
       )}
     </section>

@@ -18,15 +18,15 @@ interface MarginHeadProps {
 /** The head of the Margin: what there is, and how it is shown. */
 export function MarginHead({ margin, onNamed }: MarginHeadProps) {
   const [isOpen, setOpen] = useState(false);
-  const { named, total, view } = margin;
+  const { alsoNamed, total, view } = margin;
   return (
     <>
       <div className="margin-head">
         <h2>Margin</h2>
         <span>{linkedWords(margin)}</span>
-        {named > 0 && (
+        {alsoNamed > 0 && (
           <button type="button" className="margin-named" onClick={onNamed}>
-            {named} also named
+            {alsoNamed} also named
           </button>
         )}
         {(total > 0 || isFiltered(view)) && (

@@ -19,7 +19,7 @@ interface MarginSheetProps {
 /** The Margin on a phone: a strip above the bar that is drawn up to a sheet. */
 export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggle }: MarginSheetProps) {
   const list = useRef<HTMLDivElement>(null);
-  const { total, named, kin, view, groups } = margin;
+  const { total, alsoNamed, kin, view, groups } = margin;
   const { group = 'line', isFolded = false } = view;
 
   useEffect(() => {
@@ -37,14 +37,14 @@ export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggl
     return () => document.removeEventListener('keydown', close);
   }, [isOpen, onToggle]);
 
-  if (total === 0 && named === 0 && kin === 0) return null;
+  if (total === 0 && alsoNamed === 0 && kin === 0) return null;
   return (
     <aside className={isOpen ? 'margin-sheet open' : 'margin-sheet'} aria-label="Margin">
       <button type="button" className="margin-grab" aria-expanded={isOpen} onClick={() => onToggle(!isOpen)}>
         <span className="grab" />
         <span className="margin-grab-words">
           <strong>Margin</strong> {linkedWords(margin)}
-          {named > 0 && <span className="margin-grab-named">{named} also named</span>}
+          {alsoNamed > 0 && <span className="margin-grab-named">{alsoNamed} also named</span>}
         </span>
       </button>
       {isOpen && (

@@ -25,7 +25,7 @@ export const marginSheet = `
 span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 @media (hover: none) { .gloss-tools * { opacity: 1 !important; padding: 14px 10px !important; margin: -14px -4px; } }
 .gloss-editor .ProseMirror { outline: none; padding: 4px 6px; margin-inline-start: -6px; background: var(--ground); border-radius: 3px; box-shadow: 0 0 0 1px var(--lapis); font: 16px/21px ${face.writing}; }
-.margin-head button, .margin-more, .margin-foot h3 button, .mention-acts button, .margin-hidden { border: 0; background: none; padding: 0; color: var(--lapis); font: 500 15px/20px ${face.interface}; cursor: pointer; }
+.margin-head button, .margin-more, .margin-foot h3 button, .also-named-acts button, .margin-hidden { border: 0; background: none; padding: 0; color: var(--lapis); font: 500 15px/20px ${face.interface}; cursor: pointer; }
 .margin-head .margin-named { color: var(--soft); font-weight: 400; text-decoration: underline; text-underline-offset: 3px; }
 .margin-head .margin-show { margin-inline-start: auto; } .margin-head .margin-show[data-on]::before { content: '•' / ''; color: var(--vermilion); margin-inline-end: 5px; }
 .margin-tools { padding: 8px 0 10px; margin-inline-start: 8px; border-bottom: 1px solid var(--rule); font: 15px/20px ${face.interface}; color: var(--soft); }
@@ -38,8 +38,8 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .margin-foot h3, .margin-older h3 { display: flex; align-items: baseline; gap: 8px; margin: 0 0 8px; padding-bottom: 5px; border-bottom: 1px solid var(--rule); font: 700 15px/20px ${face.interface}; color: var(--ink); } .margin-foot h3 span, .margin-older h3 span { color: var(--soft); font-weight: 400; } .margin-foot h3 button { margin-inline-start: auto; }
 .margin-foot .gloss { margin: 12px 0; }
 .margin-foot mark { background: color-mix(in srgb, var(--ochre) 30%, transparent); color: inherit; border-radius: 2px; }
-.mention-acts { display: flex; gap: 16px; } .mention-acts button, .margin-more { min-height: 32px; } .margin-list .mention-acts button, .margin-list .margin-more, .margin-list .margin-foot h3 button { min-height: 44px; }
-.mention-acts button + button { color: var(--soft); font-weight: 400; }
+.also-named-acts { display: flex; gap: 16px; } .also-named-acts button, .margin-more { min-height: 32px; } .margin-list .also-named-acts button, .margin-list .margin-more, .margin-list .margin-foot h3 button { min-height: 44px; }
+.also-named-acts button + button { color: var(--soft); font-weight: 400; }
 .kin-title { font: 500 16px/21px ${face.writing}; color: var(--ink) !important; text-decoration: none !important; } .kin-title:hover { text-decoration: underline !important; }
 .kin-why { font: italic 15px/19px ${face.writing}; color: var(--soft); overflow-wrap: anywhere; } .margin-foot .gloss-detail { font: 14px/18px ${face.interface}; color: var(--soft); }
 .margin-group > button { display: flex; flex-wrap: wrap; align-items: baseline; gap: 6px; width: 100%; min-height: 32px; padding: 4px 0; border: 0; border-bottom: 1px solid var(--rule); background: none; color: var(--soft); font: 14px/18px ${face.interface}; text-align: start; cursor: pointer; } .margin-group > button strong { font: 500 16px/21px ${face.writing}; color: var(--ink); } .margin-group > button small { font-size: 14px; margin-inline-start: auto; }

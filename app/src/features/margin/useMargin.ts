@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import { marginLine, namedIn, placeGlosses, type Gloss, type MarginFilter } from '@glossarion/core/margin';
 import type { Target } from '@glossarion/core/links';
-import { useKinQuery, useMarginQuery, useNamedQuery } from '../../state/api';
+import { useKinQuery, useMarginQuery, useAlsoNamedQuery } from '../../state/api';
 import { useAppSelector, wantTargets } from '../../state/store';
 import type { MarginView } from '../../state/types';
 import { useMarginFilter, useMarginView } from './marginView';
@@ -28,7 +28,7 @@ export interface MarginState {
   total: number;
   count: number;
   /** Lines that name the page without a link, and pages alike. */
-  named: number;
+  alsoNamed: number;
   kin: number;
   filter: MarginFilter;
   view: MarginView;
@@ -36,8 +36,8 @@ export interface MarginState {
 }
 
 const NO_GLOSSES: readonly Gloss[] = [];
-/** How many mentions are read to begin with. */
-export const MENTIONS = 20;
+/** How many lines that name the page are read to begin with. */
+export const ALSO_NAMED = 20;
 
 const titleFrom = (known: Record<string, Target>) => (id: string) => known[id]?.title ?? '';
 
@@ -46,7 +46,7 @@ export function useMargin(pageId: string, body: BodyJson | null): MarginState {
   const [view, change] = useMarginView(pageId);
   const filter = useMarginFilter(view);
   const { data, currentData } = useMarginQuery({ id: pageId, ...filter, limit: BESIDE });
-  const { currentData: mentions } = useNamedQuery({ id: pageId, limit: MENTIONS });
+  const { currentData: alsoNamed } = useAlsoNamedQuery({ id: pageId, limit: ALSO_NAMED });
   const { currentData: kin } = useKinQuery(pageId);
   const known = useAppSelector((state) => state.targets.known);
   const info = currentData ?? data;
@@ -67,7 +67,7 @@ export function useMargin(pageId: string, body: BodyJson | null): MarginState {
     glosses,
     total: info?.total ?? 0,
     count: info?.count ?? 0,
-    named: mentions?.count ?? 0,
+    alsoNamed: alsoNamed?.count ?? 0,
     kin: kin?.kin.length ?? 0,
     filter,
     view,

@@ -57,7 +57,7 @@ export const rows: Record<string, Row> = {
   'delete /imports/:id': withEach('/imports/:id'),
   'get /pages/:id': withEach('/pages/:id'),
   'get /pages/:id/margin': withEach('/pages/:id/margin?hasFacets=true'),
-  'get /pages/:id/named': withEach('/pages/:id/named'),
+  'get /pages/:id/alsoNamed': withEach('/pages/:id/alsoNamed'),
   'get /pages/:id/kin': withEach('/pages/:id/kin'),
   'get /pages/:id/lines': withEach('/pages/:id/lines'),
   'get /glimpses/:id': withEach('/glimpses/:id'),

@@ -5,7 +5,7 @@ import type { Target } from '../links/target';
 export type NamedAt = [text: number, start: number, end: number];
 
 /** A line that names a page without linking it. */
-export interface Mention extends Pick<Target, 'trail' | 'pigment' | 'day'> {
+export interface AlsoNamedLine extends Pick<Target, 'trail' | 'pigment' | 'day'> {
   pageId: string;
   blockId: string;
   pageTitle: string;
@@ -14,9 +14,9 @@ export interface Mention extends Pick<Target, 'trail' | 'pigment' | 'day'> {
   places: NamedAt[];
 }
 
-export interface Mentions {
+export interface AlsoNamedLines {
   /** How many lines there are, of which some are given. */
   count: number;
-  mentions: Mention[];
+  lines: AlsoNamedLine[];
   targets: Target[];
 }

@@ -1,0 +1,63 @@
+import type BetterSqlite3 from 'better-sqlite3';
+import type { RawDatabase } from '../database/database';
+import { prepared } from '../database/prepared';
+import type { Viewer } from './viewer';
+import { onlyVisible, queryFor } from './visible';
+
+/** The values of a query's named parameters. */
+export type Values = Readonly<Record<string, unknown>>;
+
+/** Statements by the queries they were made of; one list for each connection and way of looking. */
+type Statements = Map<string, BetterSqlite3.Statement>;
+
+const known = new WeakMap<RawDatabase, Map<string, Statements>>();
+
+function statementsOf(raw: RawDatabase, way: string): Statements {
+  let ways = known.get(raw);
+  if (!ways) known.set(raw, (ways = new Map()));
+  let statements = ways.get(way);
+  if (!statements) ways.set(way, (statements = new Map()));
+  return statements;
+}
+
+/** A connection as a viewer reads on it: its queries may name what is visible (access/visible). */
+export class ViewerConnection {
+  private statements: Statements;
+  private own: Values;
+
+  constructor(
+    readonly raw: RawDatabase,
+    readonly viewer: Viewer,
+    private isImporting: boolean,
+  ) {
+    this.statements = statementsOf(raw, `${viewer.hasGrants} ${isImporting}`);
+    this.own = { viewer: viewer.accountId };
+  }
+
+  private prepared(sql: string): BetterSqlite3.Statement {
+    let statement = this.statements.get(sql);
+    if (!statement) {
+      statement = prepared(this.raw, queryFor(this.viewer, this.isImporting, sql));
+      this.statements.set(sql, statement);
+    }
+    return statement;
+  }
+
+  all<T>(sql: string, values: Values = {}): T[] {
+    return this.prepared(sql).all({ ...values, ...this.own }) as T[];
+  }
+
+  first<T>(sql: string, values: Values = {}): T | undefined {
+    return this.prepared(sql).get({ ...values, ...this.own }) as T | undefined;
+  }
+
+  /** Rows one by one, for queries that are broken off when enough was found. */
+  each<T>(sql: string, values: Values = {}): IterableIterator<T> {
+    return this.prepared(sql).iterate({ ...values, ...this.own }) as IterableIterator<T>;
+  }
+
+  /** Adds to a query builder's query that its rows of entries, called `row`, are visible; gives the query. */
+  visible<Q extends { andWhere: (condition: string, values: object) => Q }>(query: Q, row = 'e'): Q {
+    return onlyVisible(query, this.viewer, this.isImporting, row);
+  }
+}

@@ -1,0 +1,10 @@
+/** What a viewer may see and change. Elsewhere no query names whose a row is. */
+
+export * from './connection';
+export * from './guard';
+export { ENTRY_COLUMNS } from './guard.queries';
+export * from './making';
+export * from './owned';
+export * from './viewer';
+export { ALL_PLACES, DUE, NAMES_DUE, NOT_DUE } from './background.queries';
+export { onlyVisible } from './visible';

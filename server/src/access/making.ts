@@ -1,0 +1,32 @@
+import type { RawDatabase } from '../database/database';
+import { prepared } from '../database/prepared';
+import type { Entry } from '../entities';
+import { ADD_ENTRY, MADE_WITH } from './making.queries';
+import type { Viewer } from './viewer';
+
+/** What an entry that is made must say of itself; the rest has the values of something new. */
+export type NewEntry = Pick<Entry, 'id' | 'kind' | 'parentId' | 'orderKey' | 'begunAt'> &
+  Partial<Pick<Entry, (typeof MADE_WITH)[number]>>;
+
+const NEW = {
+  name: '',
+  pigment: null,
+  ornament: null,
+  description: '',
+  day: null,
+  season: null,
+  showsLeaves: 0,
+  pagesBeneath: 0,
+  sectionsBeneath: 0,
+  isTemplate: 0,
+  templateId: null,
+  madeFrom: null,
+  importId: null,
+};
+
+/** Makes an entry of the viewer's own and gives the number of its row. Within a transaction. */
+export function addEntry(writer: RawDatabase, { accountId }: Viewer, entry: NewEntry): number {
+  const values = { ...NEW, changedAt: entry.begunAt, ...entry };
+  const { lastInsertRowid } = prepared(writer, ADD_ENTRY).run(accountId, ...MADE_WITH.map((column) => values[column]));
+  return Number(lastInsertRowid);
+}

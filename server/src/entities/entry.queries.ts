@@ -1,0 +1,86 @@
+/**
+ * By hand: trails and places are read one entry at a time, some hundred times an answer, and what stands beneath
+ * something is found by recursion.
+ */
+
+/** What is read of an entry to say what it is called and where it stands. */
+export const STEP_COLUMNS =
+  'e.id, e.parentId, e.kind, e.name, e.firstWords, e.wordCount, e.pigment, e.day, e.deletedAt, e.season, e.mergedInto';
+
+export const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
+
+/** What a level of the contents shows. */
+const CONTENTS_COLUMNS = `e.id, e.parentId, e.kind, e.name, e.firstWords, e.pigment, e.ornament, e.description,
+  e.changedAt, e.wordCount, e.season, e.showsLeaves, e.pagesBeneath, e.sectionsBeneath`;
+
+export const CHILDREN = `
+  SELECT ${CONTENTS_COLUMNS} FROM entries e
+  WHERE e.parentId IS @parentId AND e.day IS NULL AND e.deletedAt IS NULL AND VISIBLE(e) ORDER BY e.orderKey, e.row`;
+
+/** Whether an entry holds at most so many; never counts further. */
+export const HOLDS_FEW = `
+  SELECT COUNT(*) <= @few AS isFew
+  FROM (SELECT 1 FROM entries e WHERE e.parentId = @id AND VISIBLE(e) LIMIT @few + 1)`;
+
+export const SEASONAL = `
+  SELECT ${CONTENTS_COLUMNS} FROM entries e WHERE e.season IS NOT NULL AND e.deletedAt IS NULL AND VISIBLE(e)
+  ORDER BY e.changedAt DESC, e.row`;
+
+/**
+ * An entry that the viewer was let at, with all that goes along with it. CROSS JOIN keeps the order of the walk: what
+ * holds others comes before them, as their rows must.
+ */
+export const ALL_BENEATH = (columns: string) => `
+  WITH RECURSIVE down(id) AS (
+    SELECT @id
+    UNION
+    SELECT e.id FROM entries e JOIN down ON e.parentId = down.id WHERE e.deletedAt IS NULL
+  ) SELECT ${columns} FROM down CROSS JOIN entries e ON e.id = down.id AND VISIBLE(e)`;
+
+/** From an entry up to the notebook it stands in. */
+export const UP = `
+  WITH RECURSIVE up(id, kind, parentId, deletedAt, templateId, step) AS (
+    SELECT e.id, e.kind, e.parentId, e.deletedAt, e.templateId, 0 FROM entries e WHERE e.id = @id AND VISIBLE(e)
+    UNION ALL
+    SELECT e.id, e.kind, e.parentId, e.deletedAt, e.templateId, up.step + 1
+    FROM up JOIN entries e ON e.id = up.parentId AND up.step < 500 AND VISIBLE(e)
+  ) SELECT id, kind, parentId, deletedAt, templateId FROM up ORDER BY step`;
+
+/** What an entry was merged into, on and on; it may lead round. */
+export const LED = `
+  WITH RECURSIVE led(id, next, step) AS (
+    SELECT e.id, e.mergedInto, 0 FROM entries e WHERE e.id = @id AND VISIBLE(e)
+    UNION ALL
+    SELECT e.id, e.mergedInto, led.step + 1 FROM led JOIN entries e ON e.id = led.next AND led.step < 500 AND VISIBLE(e)
+  ) SELECT id, next FROM led ORDER BY step`;
+
+/** An entry as far as placing needs it. */
+export const PLACED = `SELECT e.id, e.kind, e.parentId, e.orderKey FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
+
+/** The greatest order key among what stands in something, and the least one after a key. */
+export const LAST_KEY = `
+  SELECT MAX(e.orderKey) AS orderKey FROM entries e WHERE e.parentId IS @parentId AND e.day IS NULL AND OWN(e)`;
+export const KEY_AFTER = `
+  SELECT e.orderKey FROM entries e WHERE e.parentId IS @parentId AND e.day IS NULL AND e.orderKey > @orderKey AND OWN(e)
+  ORDER BY e.orderKey LIMIT 1`;
+
+/** Counts pages and sections in or out of what they stand in; the walk goes on from what is returned. */
+export const ADD_BENEATH = `
+  UPDATE entries SET pagesBeneath = pagesBeneath + ?, sectionsBeneath = sectionsBeneath + ? WHERE id = ?
+  RETURNING parentId, deletedAt`;
+
+/** What is left of what was deleted for good; asked for each link that leads nowhere. */
+export const TOMBSTONE = `SELECT t.title FROM tombstones t WHERE t.id = @id AND OWN(t)`;
+
+/** All entries as they are found by name. */
+export const NAMED = `SELECT e.id, e.parentId, e.name, e.firstWords, e.day, e.kind FROM entries e WHERE VISIBLE(e)`;
+
+/** An entry as links can be led to it. */
+const PICKABLE_COLUMNS = `e.id, e.kind, e.parentId, e.name, e.firstWords, e.wordCount, e.day, e.pigment, e.season,
+  e.deletedAt, e.mergedInto`;
+
+export const PICKABLES = `SELECT ${PICKABLE_COLUMNS} FROM entries e WHERE VISIBLE(e)`;
+export const PICKABLE = `${PICKABLES} AND e.id = @id`;
+
+/** That something stands in `e` which is not in the bin: a condition for the query builder. */
+export const HOLDS_ANY = 'EXISTS (SELECT 1 FROM entries held WHERE held.parentId = e.id AND held.deletedAt IS NULL)';

@@ -1,0 +1,27 @@
+/** By hand: facts are written at every key, as few rows as differ; prepared once. */
+
+export const PUT_BLOCK = `
+  INSERT OR REPLACE INTO blocks (documentId, id, parentId, headingId, position, depth, kind, state, words, node)
+  VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`;
+
+export const DROP_BLOCK = 'DELETE FROM blocks WHERE documentId = ? AND id = ?';
+
+/** The tables of facts that are written anew for a document when any of its rows differ. */
+export type FactTable = 'links' | 'tagUses' | 'fileUses' | 'formerIds';
+
+export const DROP_FACTS = (table: FactTable) => `DELETE FROM ${table} WHERE documentId = ?`;
+
+export const PUT_FACT = (table: FactTable, columns: readonly string[]) =>
+  `INSERT OR REPLACE INTO ${table} (documentId, ${columns.join(', ')}) VALUES (?${', ?'.repeat(columns.length)})`;
+
+export const OTHER_NAMES = 'SELECT name FROM otherNames WHERE pageId = ? ORDER BY position';
+
+/** A page is called so from now on, or not any more; days are found by their dates. */
+export const NOTE_NAME = `
+  INSERT INTO namesDue (pageId, name) SELECT id, @name FROM entries WHERE id = @id AND day IS NULL`;
+
+export const FORGET_KIN = 'DELETE FROM kinMade WHERE pageId = ?';
+
+/** What is known of a page by its text, and by its title. */
+export const WRITE_COUNTS = 'UPDATE entries SET firstWords = ?, wordCount = ? WHERE id = ?';
+export const WRITE_TITLE = 'UPDATE entries SET name = ?, changedAt = ? WHERE id = ?';

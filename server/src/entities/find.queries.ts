@@ -1,0 +1,23 @@
+/** By hand: full text is no entity's; the row of the index is the entry's, or none (core/find/words). */
+
+/** A title counts this many times what the text does. */
+const TITLE_WEIGHT = 8;
+
+const MATCHING = `
+  SELECT e.id FROM findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex MATCH @match AND VISIBLE(e)`;
+
+/** What holds words, best first. */
+export const RANKED = `${MATCHING} ORDER BY bm25(findIndex, ${TITLE_WEIGHT}, 1) LIMIT @limit`;
+
+/** What holds words, newest first. */
+export const UNRANKED = `${MATCHING} ORDER BY f.rowid DESC LIMIT @limit`;
+
+/** All that holds words. */
+export const ALL_MATCHING = `${MATCHING} ORDER BY rank`;
+
+export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)';
+export const WRITE_INDEXED_TITLE = 'UPDATE findIndex SET title = ? WHERE rowid = ?';
+export const DROP_INDEX = 'DELETE FROM findIndex WHERE rowid = ?';
+
+/** How many rows hold a word that begins so, as the index knows it. */
+export const WORD_COUNT = 'SELECT SUM(doc) AS count FROM findVocabulary WHERE term >= ? AND term < ?';

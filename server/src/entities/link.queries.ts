@@ -1,0 +1,79 @@
+import { STEP_COLUMNS } from './entry.queries';
+
+/**
+ * By hand: the Margin and the Desk read across several tables in an order that no planner finds by itself (CROSS JOIN
+ * keeps it), so that they cost the same however large the account is.
+ */
+
+/** Pages without text that are linked, with how often; most first. */
+export const UNWRITTEN = `
+  SELECT e.id, COUNT(*) AS links
+  FROM entries e CROSS JOIN links l ON l.target = e.id CROSS JOIN entries linking ON linking.id = l.documentId
+  WHERE e.kind = 'page' AND e.wordCount = 0 AND e.firstWords = '' AND e.day IS NULL AND e.deletedAt IS NULL
+  AND VISIBLE(e) AND VISIBLE(linking)
+  GROUP BY e.id ORDER BY links DESC, e.row LIMIT @limit`;
+
+/** Everything a page is called by: itself, what was merged into it, its blocks, and blocks that were joined to those. */
+const HERE = `
+  WITH RECURSIVE pages(id) AS (
+    SELECT @pageId UNION SELECT e.id FROM entries e JOIN pages ON e.mergedInto = pages.id
+  ), here(id) AS (
+    SELECT id FROM pages
+    UNION ALL SELECT id FROM blocks WHERE documentId = @pageId
+    UNION ALL SELECT formerId FROM formerIds WHERE documentId = @pageId
+  )`;
+
+/** The lines of pages that link to a page, or to something on it. */
+export const REFERRING = `${HERE}
+  SELECT l.blockId, l.target, l.position, e.changedAt, ${STEP_COLUMNS}
+  FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.documentId
+  WHERE VISIBLE(e)`;
+
+const LINE_COLUMNS = 'b.parentId AS parentBlockId, b.headingId, b.position, b.depth, b.node';
+
+/*
+ * The queries from here on read on in documents that the viewer was found to see.
+ */
+
+/** Lines with all that their glosses show; asked for as a list of documents and lines in turn. */
+export const WHOLE_LINES = `
+  SELECT asked.key AS place, ${LINE_COLUMNS}, next.depth AS nextDepth,
+    CASE WHEN b.headingId IS NOT NULL
+      AND NOT EXISTS (SELECT 1 FROM links hl WHERE hl.documentId = b.documentId AND hl.blockId = b.headingId)
+      THEN heading.words END AS headingWords
+  FROM json_each(@asked) asked
+  CROSS JOIN blocks b ON b.documentId = asked.value ->> 0 AND b.id = asked.value ->> 1
+  LEFT JOIN blocks next ON next.documentId = b.documentId AND next.position = b.position + 1
+  LEFT JOIN blocks heading ON heading.documentId = b.documentId AND heading.id = b.headingId`;
+
+export const LINE = `SELECT ${LINE_COLUMNS} FROM blocks b WHERE b.documentId = @documentId AND b.id = @id`;
+
+/** What follows a line, for what stands beneath it. */
+export const FOLLOWING = `
+  SELECT b.depth, b.node FROM blocks b
+  WHERE b.documentId = @documentId AND b.position > @position ORDER BY b.position LIMIT @limit`;
+
+/** The tags that a line wears. */
+export const TAGS_OF_LINE = `
+  SELECT t.name, t.tag FROM tagUses t WHERE t.documentId = @documentId AND t.blockId = @blockId`;
+
+/** How many links each document has to any of these ids, or to blocks of theirs. */
+export const LINKS_TO = `
+  WITH here(id) AS (
+    SELECT value FROM json_each(@ids)
+    UNION ALL SELECT b.id FROM json_each(@ids) asked CROSS JOIN blocks b ON b.documentId = asked.value
+  )
+  SELECT l.documentId AS pageId, COUNT(*) AS links
+  FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.documentId
+  WHERE VISIBLE(e) GROUP BY l.documentId`;
+
+/** Lines of a document with words, that others link to. */
+export const LINKED_LINES = `
+  SELECT b.id, b.words FROM blocks b WHERE b.documentId = @id AND b.words != ''
+  AND EXISTS (SELECT 1 FROM links l WHERE l.target = b.id AND l.documentId != b.documentId)`;
+
+/** Pages with a line that is nothing but a link to something. */
+export const LINKED_ALONE = `
+  SELECT DISTINCT e.id FROM links l JOIN blocks b ON b.documentId = l.documentId AND b.id = l.blockId
+  JOIN entries e ON e.id = l.documentId
+  WHERE l.target = @id AND b.words = '' AND e.deletedAt IS NULL AND VISIBLE(e)`;

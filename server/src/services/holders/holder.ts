@@ -1,0 +1,38 @@
+import type { BodyFacts } from '@glossarion/core/document';
+import type { ViewerConnection } from '../../access';
+import type { RawDatabase } from '../../database/database';
+
+/** Something that a document hangs under, as far as its document needs it. */
+export interface Held {
+  /** The id of both. */
+  id: string;
+  title: string;
+  /** The row of the search index that holds its words; null when it is not found by them. */
+  row: number | null;
+  /** The account it belongs to. */
+  accountId: string;
+}
+
+/** One kind of what documents hang under. */
+export interface Holder {
+  /** Whether the viewer may see it. */
+  sees: (connection: ViewerConnection, id: string) => boolean;
+  /** What holds a document, if the viewer may see it. */
+  read: (connection: ViewerConnection, id: string) => Held | undefined;
+  /**
+   * Passed before a document is changed.
+   *
+   * @throws Problem when the viewer may not
+   */
+  guard: (connection: ViewerConnection, id: string) => void;
+  /** Takes over what is known by the text. */
+  writeCounts: (writer: RawDatabase, id: string, facts: Pick<BodyFacts, 'firstWords' | 'wordCount'>) => void;
+  /** Takes over the title, and that something was changed at this moment. */
+  writeTitle: (writer: RawDatabase, id: string, title: string, at: string) => void;
+  /** Notes that it is called so from now on, or not any more. */
+  noteName: (writer: RawDatabase, id: string, name: string) => void;
+  /** Other names by which it is found like by its title. */
+  otherNames: (writer: RawDatabase, id: string) => string[];
+  /** What was worked out of its text before is not known any more. */
+  forgetFindings: (writer: RawDatabase, id: string) => void;
+}

@@ -1,0 +1,224 @@
+import type { EntityManager } from 'typeorm';
+import {
+  block,
+  checkBody,
+  emptyBody,
+  namedId,
+  ownWords,
+  repairBody,
+  ShapeError,
+  type BodyJson,
+  type NodeJson,
+} from '@glossarion/core/document';
+import type { ImportReport, PlannedEntry, Planning } from '@glossarion/core/formats/markdown';
+import { dayId } from '@glossarion/core/journal';
+import { ordersAfter } from '@glossarion/core/outline';
+import { accountOf, addEntry, isOfImport, type Viewer } from '../access';
+import type { Database } from '../database/database';
+import { prepared } from '../database/prepared';
+import { DayBeginningEntity } from '../entities';
+import { BLOCK_TAKEN } from '../entities/block.queries';
+import { ADD_DOCUMENT } from '../entities/document.queries';
+import { LAST_KEY } from '../entities/entry.queries';
+import { Problem } from '../problem';
+import { adjustBeneath, weightOf, type Weight } from './beneath';
+import { dayBeginning } from './dayBeginnings';
+import type { Accepted, Documents } from './documents';
+import type { FactWriter } from './facts';
+import { writeOtherNames } from './otherNames';
+
+/** Blocks that are checked in one piece. */
+const CHECKED_AT_ONCE = 200;
+
+const WEIGHTLESS = { pagesBeneath: 0, sectionsBeneath: 0 };
+
+/** What is made within a piece, and the transaction that it is made in. */
+type Pieces<T> = AsyncGenerator<void, T, EntityManager>;
+
+/**
+ * Makes what an import has planned, in pieces: each yield ends one, and is answered with the transaction of the next.
+ * Nobody sees any of it before `finish`.
+ */
+export class ImportMaking {
+  readonly report: ImportReport;
+  private orders = new Map<string | null, string | null>();
+  private weights = new Map<string | null, Weight>();
+  private begun = new Date().toISOString();
+
+  constructor(
+    private database: Database,
+    private documents: Documents,
+    private facts: FactWriter,
+    private viewer: Viewer,
+    private importId: string,
+    private planning: Planning,
+    private onMade: (entries: number) => void,
+  ) {
+    const { remarks } = planning;
+    this.report = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, remarks };
+  }
+
+  async *pieces(): Pieces<Map<string, BodyJson>> {
+    let made = 0;
+    made = yield* this.makeEntries(made);
+    const dayBodies = new Map<string, BodyJson>();
+    for (const day of this.planning.days) {
+      const body = yield* this.fitting(day.day, this.planning.dayBody(day));
+      dayBodies.set(day.day, body);
+      yield* this.makeDay(day.day, body);
+    }
+    // The list grows while it is gone through: by pages that links name, and by parts of long ones.
+    yield* this.makeEntries(made);
+    return dayBodies;
+  }
+
+  private async *makeEntries(from: number): Pieces<number> {
+    const { entries } = this.planning;
+    let index = from;
+    for (; index < entries.length; index += 1) {
+      const entry = entries[index]!;
+      yield;
+      const row = this.place(entry);
+      if (entry.kind === 'page') {
+        const planned = this.planning.bodyOf(entry);
+        const body = planned ? yield* this.fitting(entry.name, planned) : emptyBody(namedId(entry.id, 'first'));
+        yield* this.makePage(entry, row, body);
+        this.report.pages += 1;
+      } else {
+        this.facts.writeName(row, entry.name);
+        this.report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
+      }
+      this.onMade(index);
+    }
+    return index;
+  }
+
+  /** Makes the row of an entry after those that were made before it in the same place; gives its number. */
+  private place(entry: PlannedEntry): number {
+    const { parentId, kind } = entry;
+    const { writer } = this.database;
+    if (accountOf(writer, entry.id) !== undefined) {
+      throw new Problem(409, 'The same came in from elsewhere meanwhile. Nothing was taken in; try again.');
+    }
+    const before = this.orders.has(parentId) ? this.orders.get(parentId)! : this.lastKey(parentId);
+    const [orderKey] = ordersAfter(before, 1);
+    this.orders.set(parentId, orderKey!);
+    const begunAt = entry.begunAt ?? this.begun;
+    const { pages, sections } = weightOf({ kind, ...WEIGHTLESS });
+    const held = this.weights.get(parentId) ?? { pages: 0, sections: 0 };
+    this.weights.set(parentId, { pages: held.pages + pages, sections: held.sections + sections });
+    return addEntry(writer, this.viewer, {
+      id: entry.id,
+      kind,
+      parentId,
+      orderKey: orderKey!,
+      name: entry.name,
+      pigment: kind === 'notebook' ? (entry.pigment ?? 'lapis') : null,
+      ornament: entry.ornament ?? null,
+      description: entry.description ?? '',
+      begunAt,
+      changedAt: entry.changedAt ?? begunAt,
+      season: entry.season ?? null,
+      showsLeaves: entry.showsLeaves ? 1 : 0,
+      importId: this.importId,
+    });
+  }
+
+  private lastKey(parentId: string | null): string | null {
+    const connection = this.database.writing(this.viewer);
+    return connection.first<{ orderKey: string | null }>(LAST_KEY, { parentId })!.orderKey;
+  }
+
+  /** Writes a page's body, names and facts. */
+  private async *makePage(entry: PlannedEntry, row: number, body: BodyJson): Pieces<void> {
+    const { id, name, otherNames = [] } = entry;
+    prepared(this.database.writer, ADD_DOCUMENT).run(id, 'page', JSON.stringify(body));
+    if (otherNames.length > 0) {
+      await writeOtherNames(yield, id, otherNames);
+      for (const other of otherNames) this.facts.noteName(id, other);
+    }
+    const writing = this.facts.writing({ id, holder: 'page', row, indexed: null }, name, body, null);
+    let step = writing.next();
+    while (!step.done) {
+      yield;
+      step = writing.next();
+    }
+    this.report.links += step.value.links.length;
+  }
+
+  /** Makes a day that is not there yet, and that no window shows. */
+  private async *makeDay(day: string, body: BodyJson): Pieces<void> {
+    const manager = yield;
+    const id = dayId(this.viewer.accountId, day);
+    if (accountOf(this.database.writer, id) !== undefined || (await isBegun(manager, id))) return;
+    const at = `${day}T20:00:00.000Z`;
+    const { links } = await this.documents.makeDay(manager, this.viewer, id, day, body, at, this.importId);
+    this.report.links += links.length;
+  }
+
+  /** The body in its canonical form, without ids that others have; the plain words of what does not fit that form. */
+  private async *fitting(path: string, { content }: BodyJson): Pieces<BodyJson> {
+    const checked: NodeJson[] = [];
+    for (let from = 0; from < content.length; from += CHECKED_AT_ONCE) {
+      const piece = content.slice(from, from + CHECKED_AT_ONCE);
+      try {
+        checked.push(...checkBody({ type: 'doc', content: piece }).content);
+      } catch (error) {
+        if (!(error instanceof ShapeError)) throw error;
+        this.report.remarks.push({ path, what: `${error.message} Its words were kept without their form.` });
+        const lines = piece.flatMap((node) => ownWords(node).match(/[^\n]{1,20000}/gu) ?? []);
+        checked.push(...checkBody({ type: 'doc', content: lines.map((line) => block('paragraph', line)) }).content);
+      }
+      yield;
+    }
+    const connection = this.database.writing(this.viewer);
+    const isTaken = (id: string) => connection.first(BLOCK_TAKEN, { id }) !== undefined;
+    return repairBody({ type: 'doc', content: checked }, isTaken).body;
+  }
+
+  /**
+   * The last piece: days that were there, or came meanwhile, get the lines that they lack, all is counted in what it
+   * stands in, and the days that links name are made. Gives what was changed of documents that others may have open.
+   */
+  async finish(manager: EntityManager, dayBodies: ReadonlyMap<string, BodyJson>): Promise<Accepted[]> {
+    const { database, viewer, report, importId } = this;
+    const accepted: Accepted[] = [];
+    for (const [day, body] of dayBodies) {
+      const id = dayId(viewer.accountId, day);
+      const isOpened = await isBegun(manager, id);
+      if (isOfImport(database.writer, id, importId) && !isOpened) {
+        report.days += 1;
+        continue;
+      }
+      // A window that shows how the day begins goes on from there.
+      if (isOpened) await this.makeDayAsBegun(manager, id, day);
+      const present = this.documents.bodyWithin(viewer, id);
+      const words = new Set(present.content.map(ownWords));
+      const lacking = body.content.filter((node) => !words.has(ownWords(node)));
+      const path = `${day}.md`;
+      if (lacking.length === 0) {
+        report.remarks.push({ path, what: 'The day is written already, with the same words.' });
+        continue;
+      }
+      const content = [...present.content, ...lacking];
+      accepted.push(this.documents.rewriteWithin(viewer, id, { type: 'doc', content }));
+      report.remarks.push({ path, what: 'The day is written already; its lines were added at the end.' });
+      report.days += 1;
+    }
+    this.weights.forEach((weight, parentId) => adjustBeneath(database.writer, parentId, weight, 1));
+    for (const day of this.planning.namedDays()) {
+      const id = dayId(viewer.accountId, day);
+      if (accountOf(database.writer, id) === undefined) await this.makeDayAsBegun(manager, id, day);
+    }
+    return accepted;
+  }
+
+  private async makeDayAsBegun(manager: EntityManager, id: string, day: string): Promise<void> {
+    const body = await dayBeginning(manager, this.viewer, id, day);
+    await this.documents.makeDay(manager, this.viewer, id, day, body);
+  }
+}
+
+/** Whether somebody was shown how an unwritten day begins. */
+const isBegun = (manager: EntityManager, id: string): Promise<boolean> =>
+  manager.existsBy(DayBeginningEntity, { pageId: id });

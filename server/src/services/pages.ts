@@ -1,0 +1,30 @@
+import type { BodyJson } from '@glossarion/core/document';
+import type { Target } from '@glossarion/core/links';
+import { namedIn } from '@glossarion/core/margin';
+import type { EntryInfo } from '@glossarion/core/outline';
+import type { Viewer } from '../access';
+import type { Database } from '../database/database';
+import { DocumentEntity } from '../entities';
+import type { Entries } from './entries';
+
+/** What is read of a page to show it: where it stands, its text, and what its links show. */
+export interface PageRead extends EntryInfo {
+  body: BodyJson;
+  targets: Target[];
+}
+
+/** Pages as they are read. */
+export class Pages {
+  constructor(
+    private database: Database,
+    private entries: Entries,
+  ) {}
+
+  /** A page; a notebook or section has no text. */
+  async read(viewer: Viewer, id: string): Promise<PageRead> {
+    const info = await this.entries.info(viewer, id);
+    const stored = await this.database.manager.findOneBy(DocumentEntity, { id });
+    const body = (stored ? JSON.parse(stored.json) : { type: 'doc', content: [] }) as BodyJson;
+    return { ...info, body, targets: this.entries.targets(viewer, namedIn([body]).links) };
+  }
+}
