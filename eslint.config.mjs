@@ -4,6 +4,20 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
+/** The column that says whose a row is: what it lets a viewer see and change is decided in server/src/access alone. */
+const owner = ['Identifier[name="ownerId"]', 'Literal[value=/ownerId/]', 'TemplateElement[value.raw=/ownerId/]'].map(
+  (selector) => ({ selector, message: 'Whose a row is, is known in access/ alone; ask there.' }),
+);
+
+/** Statements by hand. */
+const byHand = [
+  'Literal[value=/^\\s*(SELECT|INSERT|REPLACE|UPDATE|DELETE|WITH RECURSIVE)\\s/]',
+  'TemplateElement[value.raw=/^\\s*(SELECT|INSERT|REPLACE|UPDATE|DELETE|WITH RECURSIVE)\\s/]',
+].map((selector) => ({
+  selector,
+  message: 'Storage goes through repositories; a statement by hand stands in a .queries.ts with its reason.',
+}));
+
 export default tseslint.config(
   { ignores: ['**/node_modules', '**/dist', 'app/.expo', 'app/public', '**/expo-env.d.ts', 'test-results'] },
   js.configs.recommended,
@@ -70,6 +84,28 @@ export default tseslint.config(
         },
       ],
     },
+  },
+  {
+    files: ['server/src/**'],
+    ignores: ['**/*.test.ts', 'server/src/{access,entities,migrations,testing}/**'],
+    rules: { 'no-restricted-syntax': ['error', ...owner] },
+  },
+  {
+    files: ['server/src/**'],
+    ignores: [
+      '**/*.test.ts',
+      '**/*.queries.ts',
+      'server/src/{migrations,testing,measuring,commands}/**',
+      // What is visible stands in access/visible; a database that is not yet known to be ours is read by hand.
+      'server/src/access/visible.ts',
+      'server/src/database/{bare,database}.ts',
+    ],
+    rules: { 'no-restricted-syntax': ['error', ...owner, ...byHand] },
+  },
+  {
+    files: ['server/src/access/**', 'server/src/entities/**'],
+    ignores: ['**/*.test.ts', '**/*.queries.ts', 'server/src/access/visible.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...byHand] },
   },
   {
     files: ['app/src/**/*.{ts,tsx}'],

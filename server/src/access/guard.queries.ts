@@ -7,8 +7,6 @@ export const ENTRY_COLUMNS = `e.row, e.id, e.kind, e.parentId, e.orderKey, e.nam
 
 export const ENTRY = `SELECT ${ENTRY_COLUMNS} FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
 
-export const SEEN = `SELECT 1 FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
-
 /** An entry of one's own, or one that stands in something that was granted to be written. */
 export const MAY_WRITE = `
   WITH RECURSIVE up(id, parentId) AS (
@@ -20,5 +18,3 @@ export const MAY_WRITE = `
   SELECT 1 FROM up JOIN grants g ON g.entryId = up.id WHERE g.accountId = @viewer AND g.mayWrite = 1`;
 
 export const ACCOUNT = 'SELECT ownerId FROM entries WHERE id = ?';
-
-export const OF_IMPORT = 'SELECT 1 FROM entries WHERE id = ? AND importId = ?';

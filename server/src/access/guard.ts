@@ -1,15 +1,20 @@
+import type { EntityManager } from 'typeorm';
 import type { RawDatabase } from '../database/database';
 import { prepared } from '../database/prepared';
-import type { Entry } from '../entities';
+import { EntryEntity, type Entry } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { ViewerConnection } from './connection';
-import { ACCOUNT, ENTRY, MAY_WRITE, OF_IMPORT, SEEN } from './guard.queries';
+import { ACCOUNT, ENTRY, MAY_WRITE } from './guard.queries';
 
 /** An entry as services know it: whose it is, is for this folder alone to know. */
 export type EntryRow = Omit<Entry, 'ownerId' | 'importId'>;
 
+/** An entry, in the bin or not, if the viewer may see it. */
+export const entryIfVisible = (connection: ViewerConnection, id: string): EntryRow | undefined =>
+  connection.first<EntryRow>(ENTRY, { id });
+
 /** Whether the viewer may see such an entry; in the bin or not. */
-export const sees = (connection: ViewerConnection, id: string): boolean => connection.first(SEEN, { id }) !== undefined;
+export const sees = (connection: ViewerConnection, id: string): boolean => entryIfVisible(connection, id) !== undefined;
 
 /**
  * An entry that the viewer may see, in the bin or not.
@@ -17,7 +22,7 @@ export const sees = (connection: ViewerConnection, id: string): boolean => conne
  * @throws Problem (404) when it is not there, or not for them
  */
 export function visibleEntry(connection: ViewerConnection, id: string): EntryRow {
-  const entry = connection.first<EntryRow>(ENTRY, { id });
+  const entry = entryIfVisible(connection, id);
   if (!entry) throw notFound();
   return entry;
 }
@@ -40,5 +45,18 @@ export const accountOf = (database: RawDatabase, id: string): string | undefined
   prepared(database, ACCOUNT).pluck().get(id) as string | undefined;
 
 /** Whether an entry came in with an import. */
-export const isOfImport = (database: RawDatabase, id: string, importId: string): boolean =>
-  prepared(database, OF_IMPORT).get(id, importId) !== undefined;
+export const isOfImport = (manager: EntityManager, id: string, importId: string): Promise<boolean> =>
+  manager.existsBy(EntryEntity, { id, importId });
+
+/** Where everything stands, whoever has it. */
+export const allPlaces = (manager: EntityManager): Promise<EntryPlaced[]> =>
+  manager
+    .createQueryBuilder(EntryEntity, 'e')
+    .select(['e.id AS id', 'e.ownerId AS "accountId"', 'e.kind AS kind', 'e.parentId AS "parentId"'])
+    .addSelect(['e.day AS day', 'e.deletedAt AS "deletedAt"', 'e.mergedInto AS "mergedInto"'])
+    .getRawMany<EntryPlaced>();
+
+/** An entry as far as it matters where it stands, and whose it is. */
+export type EntryPlaced = Pick<Entry, 'id' | 'kind' | 'parentId' | 'day' | 'deletedAt' | 'mergedInto'> & {
+  accountId: string;
+};

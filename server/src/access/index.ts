@@ -6,5 +6,5 @@ export { ENTRY_COLUMNS } from './guard.queries';
 export * from './making';
 export * from './owned';
 export * from './viewer';
-export { ALL_PLACES, DUE, NAMES_DUE, NOT_DUE } from './background.queries';
+export { DUE, NAMES_DUE } from './background.queries';
 export { onlyVisible } from './visible';

@@ -5,7 +5,12 @@ import { wordsIn } from '@glossarion/core/find';
 import { DUE, NAMES_DUE, ownView, ViewerConnection } from '../access';
 import type { RawDatabase } from '../database/database';
 import { prepared } from '../database/prepared';
-import { BODY, HOLDING, HOLDING_WORDS, NAMES, NAMES_OF, PAGE_IDS } from './alsoNamed.queries';
+import { DOCUMENT } from '../entities/document.queries';
+import { ALL_STEPS, STEP } from '../entities/entry.queries';
+import { OTHER_NAMES } from '../entities/fact.queries';
+import { UNRANKED } from '../entities/find.queries';
+import type { Step } from '../services/entries';
+import { HOLDING_UNSPACED, NAMES } from './alsoNamed.queries';
 
 /** The name by which a day is looked up among what texts name. */
 export const dayKey = (day: string): string => `day ${day}`;
@@ -36,6 +41,8 @@ const NAMES_AT_ONCE = 200;
 /** More new names than this, and all of an account is looked through instead of what holds each. */
 const MANY_NAMES = 1_000;
 const DICTIONARIES = 4;
+/** A limit that is none. */
+const ALL = -1;
 /** Scripts without spaces are cut into words by the index otherwise than names are. */
 const UNSPACED = /[\p{scx=Han}\p{scx=Hira}\p{scx=Kana}\p{scx=Thai}\p{scx=Lao}\p{scx=Khmer}\p{scx=Mymr}]/u;
 
@@ -91,7 +98,7 @@ export class AlsoNamedSearch {
     }
     if (isMany) {
       for (const accountId of new Set(taken.flatMap((each) => each.accountId ?? []))) {
-        for (const { id } of this.seenBy(accountId).all<{ id: string }>(PAGE_IDS)) documents.add(id);
+        for (const { id, kind } of this.seenBy(accountId).all<Step>(ALL_STEPS)) if (kind === 'page') documents.add(id);
       }
     }
     return { numbers: taken.map(({ number }) => number), documents: [...documents] };
@@ -105,8 +112,8 @@ export class AlsoNamedSearch {
       .map(({ word }) => word)
       .join(' ');
     const rows = UNSPACED.test(name)
-      ? connection.all<{ id: string }>(HOLDING, { name })
-      : connection.all<{ id: string }>(HOLDING_WORDS, { match: `body : "${words}"` });
+      ? connection.all<{ id: string }>(HOLDING_UNSPACED, { name })
+      : connection.all<{ id: string }>(UNRANKED, { match: `body : "${words}"`, limit: ALL });
     return rows.map(({ id }) => id);
   }
 
@@ -130,24 +137,25 @@ export class AlsoNamedSearch {
   /** Takes in what a page is called now. */
   private refresh(accountId: string, pageId: string): void {
     const { finder, names } = this.dictionary(accountId);
-    const rows = this.seenBy(accountId).all<{ name: string }>(NAMES_OF, { pageId });
+    const step = this.seenBy(accountId).first<Step>(STEP, { id: pageId });
+    const isCalled = step?.day === null && step.name !== '';
+    const others = step ? (prepared(this.database, OTHER_NAMES).pluck().all(pageId) as string[]) : [];
+    const present = [...(isCalled ? [step.name] : []), ...others];
     for (const name of names.get(pageId) ?? []) finder.remove(name);
-    for (const { name } of rows) finder.add(name);
-    names.set(
-      pageId,
-      rows.map(({ name }) => name),
-    );
+    for (const name of present) finder.add(name);
+    names.set(pageId, present);
   }
 
   /** What a document's lines name, by the text that is stored. */
   lookThrough(documentId: string, accountId: string): FoundLine[] {
     const { finder, names } = this.dictionary(accountId);
-    const page = this.seenBy(accountId).first<{ day: string | null; json: string }>(BODY, { documentId });
-    if (!page) return [];
+    const page = this.seenBy(accountId).first<Step>(STEP, { id: documentId });
+    const stored = prepared(this.database, DOCUMENT).get(documentId) as { json: string } | undefined;
+    if (!page || !stored) return [];
     const own = new Set((names.get(documentId) ?? []).map(nameKey));
     if (page.day) own.add(dayKey(page.day));
     const found = new Map<string, FoundLine>();
-    for (const node of (JSON.parse(page.json) as BodyJson).content) {
+    for (const node of (JSON.parse(stored.json) as BodyJson).content) {
       const blockId = String(node.attrs?.id);
       textBlocks(node).forEach((block, index) => {
         const text = searchedText(block);

@@ -16,7 +16,7 @@ writeFileSync(
    });`,
 );
 const ask = (helper: ReturnType<typeof threadHelper>, pageId: string) =>
-  helper.ask({ do: 'kin', accountId: 'ines', pageId });
+  helper.ask({ do: 'kin', accountId: 'ines', pages: 1, pageId });
 
 test('12 a thread that ends is replaced, and what was asked of it fails', async () => {
   const helper = threadHelper(pathToFileURL(script), 'none');

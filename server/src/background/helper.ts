@@ -8,7 +8,7 @@ import { AlsoNamedSearch, type AlsoNamedBatch } from './alsoNamed';
 export type Asked =
   | { do: 'alsoNamed' }
   | { do: 'forget'; accountId: string }
-  | { do: 'kin'; accountId: string; pageId: string }
+  | { do: 'kin'; accountId: string; pageId: string; pages: number }
   | { do: 'join' };
 
 export interface Answers {
@@ -30,7 +30,7 @@ export function answerWith(database: RawDatabase, join: () => void): (asked: Ask
         alsoNamed.forget(asked.accountId);
         return null;
       case 'kin':
-        return kin.find(asked.accountId, asked.pageId);
+        return kin.find(asked.accountId, asked.pageId, asked.pages);
       case 'join':
         join();
         return null;

@@ -3,35 +3,29 @@ import { kinOf, tellingStems, type Kin, type KinPage, type Rarity } from '@gloss
 import { ownView, ViewerConnection } from '../access';
 import type { RawDatabase } from '../database/database';
 import { prepared } from '../database/prepared';
-import { WORD_COUNT } from '../entities/find.queries';
-import {
-  BY_LINKS,
-  BY_WORDS,
-  IS_KIN,
-  LINKED,
-  LINKS_COUNT,
-  NODES,
-  PAGES_COUNT,
-  TAGS,
-  TAGS_COUNT,
-  TITLE,
-} from './kin.queries';
+import { LINES } from '../entities/block.queries';
+import { STEP, UP } from '../entities/entry.queries';
+import { RANKED, WORD_COUNT } from '../entities/find.queries';
+import { TAGS_OF } from '../entities/link.queries';
+import type { Step } from '../services/entries';
+import { BY_LINKS, HOLDING, LINKED } from './kin.queries';
 
 const CANDIDATES = 80;
 const STEMS = 14;
 const SHOWN = 5;
 /** More lines than these of a page say no more about what it is about. */
-const LINES = 400;
+const LINES_READ = 400;
 
 /** Finds the pages that are most like one. Reads only. */
 export class KinSearch {
   constructor(private database: RawDatabase) {}
 
-  find(accountId: string, pageId: string): Kin[] {
+  /** @param pages how many pages there are in all */
+  find(accountId: string, pageId: string, pages: number): Kin[] {
     const connection = new ViewerConnection(this.database, ownView(accountId), true);
     const page = pageOf(connection, pageId);
     if (!page) return [];
-    const rarity = rarityOf(connection);
+    const rarity = rarityOf(connection, pages);
     const stems = tellingStems(page, rarity, STEMS);
     const linked = new Set(linkedWith(connection, pageId));
     const candidates = new Set([...byWords(connection, stems), ...byLinks(connection, pageId)]);
@@ -45,30 +39,31 @@ export class KinSearch {
 const idsOf = (rows: readonly { id: string }[]): string[] => rows.map(({ id }) => id);
 
 function pageOf(connection: ViewerConnection, id: string): KinPage | null {
-  const title = connection.first<{ name: string }>(TITLE, { id })?.name;
-  if (title === undefined) return null;
-  const nodes = connection.all<{ node: string }>(NODES, { id, limit: LINES });
+  const step = connection.first<Step>(STEP, { id });
+  if (!step) return null;
+  const nodes = connection.all<{ node: string }>(LINES, { id, from: null, limit: LINES_READ });
   const titleOf = (target: string) => {
-    const linked = connection.first<{ name: string; day: string | null }>(TITLE, { id: target });
+    const linked = connection.first<Step>(STEP, { id: target });
     return linked?.day === null ? linked.name : '';
   };
+  const tags = connection.all<{ tag: string }>(TAGS_OF, { documentId: id, blockId: null });
   return {
     id,
-    title,
+    title: step.name,
     words: nodes.map(({ node }) => shownWords(JSON.parse(node) as NodeJson, titleOf)).join('\n'),
     links: linkedWith(connection, id),
-    tags: connection.all<{ tag: string }>(TAGS, { id }).map(({ tag }) => tag),
+    tags: [...new Set(tags.map(({ tag }) => tag))],
   };
 }
 
 /** Pages that this one links to, and those that link to it. */
-const linkedWith = (connection: ViewerConnection, id: string): string[] =>
+export const linkedWith = (connection: ViewerConnection, id: string): string[] =>
   idsOf(connection.all(LINKED, { id })).filter((each) => each !== id);
 
 function byWords(connection: ViewerConnection, stems: readonly string[]): string[] {
   if (stems.length === 0) return [];
   const match = stems.map((stem) => `"${stem.replaceAll('"', '')}"*`).join(' OR ');
-  return idsOf(connection.all(BY_WORDS, { match, limit: CANDIDATES }));
+  return idsOf(connection.all(RANKED, { match, limit: CANDIDATES }));
 }
 
 /** Pages that link to the same, and pages that the same link to. */
@@ -76,10 +71,13 @@ const byLinks = (connection: ViewerConnection, id: string): string[] =>
   idsOf(connection.all(BY_LINKS, { id, limit: CANDIDATES }));
 
 /** Whether it is a page that can be alike: no day, not in the bin. */
-const isKin = (connection: ViewerConnection, id: string): boolean => connection.first(IS_KIN, { id }) !== undefined;
+function isKin(connection: ViewerConnection, id: string): boolean {
+  const step = connection.first<Step>(STEP, { id });
+  if (step?.kind !== 'page' || step.day !== null) return false;
+  return connection.all<{ deletedAt: string | null }>(UP, { id }).every(({ deletedAt }) => deletedAt === null);
+}
 
-function rarityOf(connection: ViewerConnection): Rarity {
-  const { pages } = connection.first<{ pages: number }>(PAGES_COUNT)!;
+function rarityOf(connection: ViewerConnection, pages: number): Rarity {
   const words = prepared(connection.raw, WORD_COUNT);
   const kept = new Map<string, number>();
   const once = (key: string, count: () => unknown): number => {
@@ -94,7 +92,7 @@ function rarityOf(connection: ViewerConnection): Rarity {
     pages,
     // The index holds words, not stems: those that begin with the stem stand for it.
     ofWord: (stem) => once(`w${stem}`, () => words.get(stem, `${stem}\uFFFF`)),
-    ofLink: (id) => once(`l${id}`, () => connection.first(LINKS_COUNT, { id })),
-    ofTag: (tag) => once(`t${tag}`, () => connection.first(TAGS_COUNT, { tag })),
+    ofLink: (id) => once(`l${id}`, () => connection.first(HOLDING('links', 'target'), { value: id })),
+    ofTag: (tag) => once(`t${tag}`, () => connection.first(HOLDING('tagUses', 'tag'), { value: tag })),
   };
 }

@@ -2,6 +2,7 @@ import BetterSqlite3 from 'better-sqlite3';
 import { closeSync, existsSync, fsyncSync, openSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { StartError } from '../startError';
+import { migrationsIn } from './bare';
 import { troubleOf } from './trouble';
 
 /** How copies that are made before the database is renewed are called, by the last migration that they have. */
@@ -19,9 +20,7 @@ export function copyBeforeMigrations(folder: string, file: string, known: readon
   if (!existsSync(file)) return false;
   const database = new BetterSqlite3(file, { readonly: true });
   try {
-    const hasAny = database.prepare("SELECT 1 FROM sqlite_master WHERE name = 'migrations'").get() !== undefined;
-    if (!hasAny) return false;
-    const done = new Set(database.prepare('SELECT name FROM migrations').pluck().all());
+    const done = new Set(migrationsIn(database));
     const last = known.findLast((name) => done.has(name));
     if (!last || known.every((name) => done.has(name))) return false;
     const copy = path.join(folder, `glossarion.before-renewal-after-${last}.sqlite`);

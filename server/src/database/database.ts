@@ -3,7 +3,7 @@ import { accessSync, constants, mkdirSync, statSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import path from 'node:path';
 import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
-import { entities } from '../entities';
+import { AccountEntity, entities } from '../entities';
 import { Foundations1790000000000 } from '../migrations/1790000000000-foundations';
 import { Structure1790000100000 } from '../migrations/1790000100000-structure';
 import { Links1790000300000 } from '../migrations/1790000300000-links';
@@ -15,6 +15,7 @@ import { copyBeforeMigrations, dropCopies } from './copies';
 import { examine } from './examine';
 import { lockFolder } from './lock';
 import { readMarker, writeMarker } from './marker';
+import { openToRead } from './reading';
 import { StartError } from '../startError';
 import { Trouble, troubleOf } from './trouble';
 import { WriteQueue } from './writeQueue';
@@ -114,23 +115,11 @@ export class Database {
       });
       await source.initialize();
       await source.runMigrations({ transaction: 'each' });
-      let reader: RawDatabase | undefined;
-      const readingSource = new DataSource({
-        type: 'better-sqlite3',
-        database: file,
-        readonly: true,
-        entities,
-        synchronize: false,
-        prepareDatabase: (connection: RawDatabase) => {
-          reader = connection;
-          connection.pragma('cache_size = -65536');
-        },
-      });
-      await readingSource.initialize();
-      const database = new Database(source, readingSource, folder, file, reader!, unlock);
+      const { source: readingSource, reader } = await openToRead(file);
+      const database = new Database(source, readingSource, folder, file, reader, unlock);
       opened.database = database;
       database.raw = writer;
-      database.mark(true);
+      await database.mark(true);
       // The start before this one was good: what it was renewed from is not needed any more.
       if (!isRenewed) dropCopies(folder);
       return database;
@@ -141,8 +130,8 @@ export class Database {
   }
 
   /** Remembers beside the database whether it is open, and that it holds accounts. */
-  private mark(isOpen: boolean): void {
-    const hasAccounts = this.reader.prepare('SELECT 1 FROM accounts').get() !== undefined;
+  private async mark(isOpen: boolean): Promise<void> {
+    const hasAccounts = await this.manager.exists(AccountEntity);
     const present = readMarker(this.folder);
     if (present?.isOpen !== isOpen || present.hasAccounts !== hasAccounts) {
       writeMarker(this.folder, { isOpen, hasAccounts });
@@ -156,8 +145,8 @@ export class Database {
   }
 
   /** The first account was made: from now on an empty database in this folder is one that was lost. */
-  markAccounts(): void {
-    this.mark(true);
+  markAccounts(): Promise<void> {
+    return this.mark(true);
   }
 
   /** Calls `ending` at the end of every transaction; what was kept in memory of one that failed must be let go. */
@@ -297,7 +286,7 @@ export class Database {
     await this.writes.idle();
     try {
       this.writer.pragma('wal_checkpoint(TRUNCATE)');
-      this.mark(false);
+      await this.mark(false);
     } catch {
       // Without room for it, the newest part stays in a file of its own and is joined at the next start.
     }

@@ -1,6 +1,7 @@
 import BetterSqlite3 from 'better-sqlite3';
 import { existsSync, statSync } from 'node:fs';
 import path from 'node:path';
+import { hasAccountsIn, migrationsIn } from './bare';
 import { hasAttachments, readMarker } from './marker';
 import { StartError } from '../startError';
 
@@ -38,18 +39,14 @@ function read(file: string, known: readonly string[]): { hasAccounts: boolean } 
   try {
     // A file without a single byte, or a newer part alone, is read as an empty database.
     database = new BetterSqlite3(file, { readonly: true, fileMustExist: true });
-    const tables = new Set(database.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").pluck().all());
     if (statSync(file).size <= LOOKED_THROUGH) {
       const [answer] = database.pragma('quick_check(1)') as { quick_check: string }[];
       if (answer?.quick_check !== 'ok') throw damaged(answer?.quick_check ?? 'it could not be looked through');
     }
-    if (tables.has('migrations')) {
-      const done = database.prepare('SELECT name FROM migrations').pluck().all() as string[];
-      if (done.some((name) => !known.includes(name))) {
-        throw new StartError(`The notes in ${file} were last opened by a newer Glossarion. Start that one instead.`);
-      }
+    if (migrationsIn(database).some((name) => !known.includes(name))) {
+      throw new StartError(`The notes in ${file} were last opened by a newer Glossarion. Start that one instead.`);
     }
-    return { hasAccounts: tables.has('accounts') && database.prepare('SELECT 1 FROM accounts').get() !== undefined };
+    return { hasAccounts: hasAccountsIn(database) };
   } catch (error) {
     if (error instanceof StartError) throw error;
     const { code, message } = error as { code?: string; message: string };

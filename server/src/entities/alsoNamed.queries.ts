@@ -17,6 +17,3 @@ export const NAMING = `
 export const MAKE_DUE = `
   INSERT OR REPLACE INTO alsoNamedDue (documentId, number)
   SELECT id, (SELECT COALESCE(MAX(number), 0) + 1 FROM alsoNamedDue) FROM documents WHERE id = ?`;
-
-/** What a document's lines name, as it was found last. */
-export const NAMED_IN = 'SELECT name, blockId, places FROM alsoNamed WHERE documentId = ?';

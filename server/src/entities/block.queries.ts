@@ -1,13 +1,10 @@
 /** By hand: lines are read by the hundred for one answer, by their page or by their id alone. */
 
-/** The block of an id that links hold, whichever document it stands in. */
+/** The block that an id names, now or formerly, whichever document it stands in. */
 export const BLOCK = `
   SELECT b.documentId AS pageId, b.id AS blockId, b.node FROM blocks b JOIN entries e ON e.id = b.documentId
-  WHERE b.id = @id AND VISIBLE(e)`;
-
-/** The block that an id was joined into. */
-export const FORMER = `
-  SELECT f.blockId FROM formerIds f JOIN entries e ON e.id = f.documentId WHERE f.formerId = @id AND VISIBLE(e)`;
+  WHERE b.id IN (@id, (SELECT f.blockId FROM formerIds f WHERE f.formerId = @id)) AND VISIBLE(e)
+  ORDER BY b.id = @id DESC LIMIT 1`;
 
 /** Lines of a document from a place on. */
 export const LINES = `
@@ -22,9 +19,6 @@ export const OPEN_TASKS = `
   WHERE e.kind = 'page' AND e.deletedAt IS NULL AND b.kind = 'todo' AND b.state IN ('open', 'begun') AND b.words != ''
   AND VISIBLE(e) ORDER BY e.changedAt DESC, e.row, b.position`;
 
-/** Whether a document of the viewer's holds a block of this id, whether it has come in whole or not. */
-export const BLOCK_TAKEN = `SELECT 1 FROM blocks b JOIN entries e ON e.id = b.documentId WHERE b.id = @id AND OWN(e)`;
-
 /** Another document of the viewer's that holds a block of this id, whether it has come in whole or not. */
 export const HELD_ELSEWHERE = `
   SELECT b.documentId FROM blocks b JOIN entries e ON e.id = b.documentId
@@ -37,5 +31,3 @@ export const HELD_ELSEWHERE = `
 /** The lines of a document that have words, for the one that holds what is looked for. */
 export const LINES_WITH_WORDS = `
   SELECT b.id, b.words FROM blocks b WHERE b.documentId = @documentId AND b.words != '' ORDER BY b.position`;
-
-export const NODE = `SELECT b.node FROM blocks b WHERE b.documentId = @documentId AND b.id = @id`;

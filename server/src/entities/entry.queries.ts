@@ -10,21 +10,31 @@ export const STEP_COLUMNS =
 export const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
 
 /** What a level of the contents shows. */
-const CONTENTS_COLUMNS = `e.id, e.parentId, e.kind, e.name, e.firstWords, e.pigment, e.ornament, e.description,
-  e.changedAt, e.wordCount, e.season, e.showsLeaves, e.pagesBeneath, e.sectionsBeneath`;
+export const CONTENTS_COLUMNS = [
+  'id',
+  'parentId',
+  'kind',
+  'name',
+  'firstWords',
+  'pigment',
+  'ornament',
+  'description',
+  'changedAt',
+  'wordCount',
+  'season',
+  'showsLeaves',
+  'pagesBeneath',
+  'sectionsBeneath',
+].map((column) => `e.${column} AS ${column}`);
 
 export const CHILDREN = `
-  SELECT ${CONTENTS_COLUMNS} FROM entries e
+  SELECT ${CONTENTS_COLUMNS.join(', ')} FROM entries e
   WHERE e.parentId IS @parentId AND e.day IS NULL AND e.deletedAt IS NULL AND VISIBLE(e) ORDER BY e.orderKey, e.row`;
 
 /** Whether an entry holds at most so many; never counts further. */
 export const HOLDS_FEW = `
   SELECT COUNT(*) <= @few AS isFew
   FROM (SELECT 1 FROM entries e WHERE e.parentId = @id AND VISIBLE(e) LIMIT @few + 1)`;
-
-export const SEASONAL = `
-  SELECT ${CONTENTS_COLUMNS} FROM entries e WHERE e.season IS NOT NULL AND e.deletedAt IS NULL AND VISIBLE(e)
-  ORDER BY e.changedAt DESC, e.row`;
 
 /**
  * An entry that the viewer was let at, with all that goes along with it. CROSS JOIN keeps the order of the walk: what
@@ -54,9 +64,6 @@ export const LED = `
     SELECT e.id, e.mergedInto, led.step + 1 FROM led JOIN entries e ON e.id = led.next AND led.step < 500 AND VISIBLE(e)
   ) SELECT id, next FROM led ORDER BY step`;
 
-/** An entry as far as placing needs it. */
-export const PLACED = `SELECT e.id, e.kind, e.parentId, e.orderKey FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
-
 /** The greatest order key among what stands in something, and the least one after a key. */
 export const LAST_KEY = `
   SELECT MAX(e.orderKey) AS orderKey FROM entries e WHERE e.parentId IS @parentId AND e.day IS NULL AND OWN(e)`;
@@ -72,15 +79,8 @@ export const ADD_BENEATH = `
 /** What is left of what was deleted for good; asked for each link that leads nowhere. */
 export const TOMBSTONE = `SELECT t.title FROM tombstones t WHERE t.id = @id AND OWN(t)`;
 
-/** All entries as they are found by name. */
-export const NAMED = `SELECT e.id, e.parentId, e.name, e.firstWords, e.day, e.kind FROM entries e WHERE VISIBLE(e)`;
-
-/** An entry as links can be led to it. */
-const PICKABLE_COLUMNS = `e.id, e.kind, e.parentId, e.name, e.firstWords, e.wordCount, e.day, e.pigment, e.season,
-  e.deletedAt, e.mergedInto`;
-
-export const PICKABLES = `SELECT ${PICKABLE_COLUMNS} FROM entries e WHERE VISIBLE(e)`;
-export const PICKABLE = `${PICKABLES} AND e.id = @id`;
+/** All entries, to be found and linked to by name. */
+export const ALL_STEPS = `SELECT ${STEP_COLUMNS} FROM entries e WHERE VISIBLE(e)`;
 
 /** That something stands in `e` which is not in the bin: a condition for the query builder. */
 export const HOLDS_ANY = 'EXISTS (SELECT 1 FROM entries held WHERE held.parentId = e.id AND held.deletedAt IS NULL)';

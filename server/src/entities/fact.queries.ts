@@ -20,8 +20,6 @@ export const OTHER_NAMES = 'SELECT name FROM otherNames WHERE pageId = ? ORDER B
 export const NOTE_NAME = `
   INSERT INTO namesDue (pageId, name) SELECT id, @name FROM entries WHERE id = @id AND day IS NULL`;
 
-export const FORGET_KIN = 'DELETE FROM kinMade WHERE pageId = ?';
-
-/** What is known of a page by its text, and by its title. */
-export const WRITE_COUNTS = 'UPDATE entries SET firstWords = ?, wordCount = ? WHERE id = ?';
-export const WRITE_TITLE = 'UPDATE entries SET name = ?, changedAt = ? WHERE id = ?';
+/** What is known of a page by its document; it is not said to be changed when no moment is given. */
+export const WRITE_KNOWN = `
+  UPDATE entries SET name = ?, firstWords = ?, wordCount = ?, changedAt = COALESCE(?, changedAt) WHERE id = ?`;

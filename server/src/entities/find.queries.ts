@@ -12,9 +12,6 @@ export const RANKED = `${MATCHING} ORDER BY bm25(findIndex, ${TITLE_WEIGHT}, 1) 
 /** What holds words, newest first. */
 export const UNRANKED = `${MATCHING} ORDER BY f.rowid DESC LIMIT @limit`;
 
-/** All that holds words. */
-export const ALL_MATCHING = `${MATCHING} ORDER BY rank`;
-
 export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)';
 export const WRITE_INDEXED_TITLE = 'UPDATE findIndex SET title = ? WHERE rowid = ?';
 export const DROP_INDEX = 'DELETE FROM findIndex WHERE rowid = ?';

@@ -53,27 +53,6 @@ export const FOLLOWING = `
   SELECT b.depth, b.node FROM blocks b
   WHERE b.documentId = @documentId AND b.position > @position ORDER BY b.position LIMIT @limit`;
 
-/** The tags that a line wears. */
-export const TAGS_OF_LINE = `
-  SELECT t.name, t.tag FROM tagUses t WHERE t.documentId = @documentId AND t.blockId = @blockId`;
-
-/** How many links each document has to any of these ids, or to blocks of theirs. */
-export const LINKS_TO = `
-  WITH here(id) AS (
-    SELECT value FROM json_each(@ids)
-    UNION ALL SELECT b.id FROM json_each(@ids) asked CROSS JOIN blocks b ON b.documentId = asked.value
-  )
-  SELECT l.documentId AS pageId, COUNT(*) AS links
-  FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.documentId
-  WHERE VISIBLE(e) GROUP BY l.documentId`;
-
-/** Lines of a document with words, that others link to. */
-export const LINKED_LINES = `
-  SELECT b.id, b.words FROM blocks b WHERE b.documentId = @id AND b.words != ''
-  AND EXISTS (SELECT 1 FROM links l WHERE l.target = b.id AND l.documentId != b.documentId)`;
-
-/** Pages with a line that is nothing but a link to something. */
-export const LINKED_ALONE = `
-  SELECT DISTINCT e.id FROM links l JOIN blocks b ON b.documentId = l.documentId AND b.id = l.blockId
-  JOIN entries e ON e.id = l.documentId
-  WHERE l.target = @id AND b.words = '' AND e.deletedAt IS NULL AND VISIBLE(e)`;
+/** The tags that a line wears, or all lines of a document (null). */
+export const TAGS_OF = `
+  SELECT t.name, t.tag FROM tagUses t WHERE t.documentId = @documentId AND (@blockId IS NULL OR t.blockId = @blockId)`;

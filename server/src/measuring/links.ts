@@ -6,7 +6,6 @@ import { nameFuzzy } from '@glossarion/core/names';
 import { Pickables, type PickContext } from '@glossarion/core/pickables';
 import { Text as SharedText } from 'yjs';
 import type { Viewer } from '../access';
-import { PAGE_IDS } from '../background/alsoNamed.queries';
 import { prepared } from '../database/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import type { Services } from '../services';
@@ -120,7 +119,9 @@ export async function measureBackground({ services, viewer, scale }: Measured): 
   for (let turn = 0; turn < 60; turn += 1) atRest.push(await timeAsync(key));
   await background.idle();
   await database.write(() => {
-    const pages = database.writing(viewer).all<{ id: string }>(PAGE_IDS);
+    const pages = database
+      .writing(viewer)
+      .all<{ id: string }>("SELECT e.id FROM entries e WHERE e.kind = 'page' AND VISIBLE(e)");
     for (const { id } of pages) prepared(database.writer, MAKE_DUE).run(id);
   });
   const start = performance.now();

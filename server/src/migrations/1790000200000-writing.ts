@@ -1,5 +1,5 @@
-import { schema, type NodeJson } from '@glossarion/core/document';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { withAllAttributes, type FrozenNode } from './frozen/schema3';
 
 const STATEMENTS = [
   // What was attached, once for each content and owner; the content itself is a file named by its hash.
@@ -29,11 +29,8 @@ const STATEMENTS = [
   `CREATE INDEX entries_made_from ON entries(madeFrom) WHERE madeFrom IS NOT NULL`,
 ];
 
-/** The schema's present form of a stored node: attributes that were added since have their defaults. */
-const renewed = (json: string): string => {
-  const node = JSON.parse(json) as NodeJson;
-  return JSON.stringify(schema.nodeFromJSON(node).toJSON());
-};
+/** A stored node with the attributes that came with this version, at their defaults. */
+const renewed = (json: string): string => JSON.stringify(withAllAttributes(JSON.parse(json) as FrozenNode));
 
 export class Writing1790000200000 implements MigrationInterface {
   name = 'Writing1790000200000';

@@ -172,8 +172,8 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-test('what is stored follows from what was written, in the present form', () => {
-  expect(checkData(server.services.database.writer)).toEqual([]);
+test('what is stored follows from what was written, in the present form', async () => {
+  expect(await checkData(server.services.database)).toEqual([]);
 });
 
 test('notebooks, places and the bin are what they were, counted', async () => {
@@ -230,14 +230,14 @@ test.each(['gate', 'pintle'])('%s, whose text was stored either way, is written 
   );
   const { body: stored } = (await ines.get(`/pages/${ids[name]}`)).body as { body: BodyJson };
   expect(stored.content).toHaveLength(bodies[name]!.content.length + 1);
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
 });
 
 test('opened again, it is as it was left', async () => {
   const before = (await ines.get(`/pages/${ids.gate}`)).body as object;
   await server.stop();
   server = await makeServer(folder);
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
   const { json } = server.row<{ json: string }>('SELECT json FROM documents WHERE id = ?', ids.gate)!;
   expect({ body: JSON.parse(json) as object }).toMatchObject({ body: (before as { body: object }).body });
 });

@@ -48,7 +48,7 @@ async function writeWhile(words: string, becomes: string, act: (line: string) =>
   });
   const { undo } = await acts.perform(ines.viewer, [act(String(line.attrs!.id))]);
   await documents.receive(ines.viewer, gate, epoch, Y.encodeStateAsUpdate(document, before), null);
-  expect(checkData(database.writer)).toEqual([]);
+  expect(await checkData(database)).toEqual([]);
   return undo;
 }
 
@@ -135,6 +135,6 @@ test.each(['typed first', 'deleted first'])(
       await documents.receive(ines.viewer, gate, windows[0]!.epoch, update, null);
     }
     expect(await linesOf(gate)).toEqual(['before', 'Pintles', `${LEAF} Again.`, 'after']);
-    expect(checkData(database.writer)).toEqual([]);
+    expect(await checkData(database)).toEqual([]);
   },
 );

@@ -47,7 +47,7 @@ describe('1 a database that can grow no more', () => {
     const names = server.rows<{ name: string }>('SELECT name FROM entries').map(({ name }) => name);
     expect(names.filter((name) => name.startsWith('Kept'))).toHaveLength(30);
     expect(names).toContain('Later');
-    expect(checkData(server.services.database.writer)).toEqual([]);
+    expect(await checkData(server.services.database)).toEqual([]);
   });
 
   test('is as large as the server may be, files and all', async () => {

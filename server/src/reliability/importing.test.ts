@@ -14,7 +14,7 @@ beforeEach(async () => {
   ines = await server.person('Ines');
 });
 afterEach(async () => {
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
   await server.stop();
 });
 

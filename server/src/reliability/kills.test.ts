@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { block, newId, ownWords, type BodyJson } from '@glossarion/core/document';
 import { times } from '@glossarion/core/testing';
+import { openToRead } from '../database/reading';
 import { checkData } from '../services/checkData';
 import { BuiltServer, temporaryFolder, type Asker } from '../testing/builtServer';
 import { fill, smallDisk } from '../testing/smallDisk';
@@ -118,7 +119,9 @@ async function verify(server: BuiltServer, ines: Asker, kept: Acknowledged): Pro
       expect(isSure ? [taken.length] : [0, taken.length]).toContain(there);
     }
     expect([...times].filter(([key, many]) => many > 1 && key.endsWith('-end'))).toEqual([]);
-    expect(checkData(database)).toEqual([]);
+    const { source, reader } = await openToRead(database.name);
+    expect(await checkData({ manager: source.manager, reader })).toEqual([]);
+    await source.destroy();
   } finally {
     database.close();
   }

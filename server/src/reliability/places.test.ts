@@ -22,7 +22,7 @@ beforeEach(async () => {
   ids = server.rows<{ id: string }>('SELECT id FROM entries ORDER BY row').map(({ id }) => id);
 });
 afterEach(async () => {
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
   await server.stop();
 });
 
@@ -79,7 +79,8 @@ test('4 a circle in the data ends no request', async () => {
     `/pages/${gate}/margin`,
   ])
     await ines.get(address).expect(200);
-  expect(checkData(server.services.database.writer).map(({ what }) => what)).toContain('It was merged into itself.');
+  const disagreements = await checkData(server.services.database);
+  expect(disagreements.map(({ what }) => what)).toContain('It was merged into itself.');
   lead.run(null, gate);
   lead.run(null, race);
 });
@@ -179,7 +180,7 @@ test(
           ({ id, mergedInto, wordCount }) => !visible.has(id) && (mergedInto === null || wordCount > 0),
         );
         expect(hidden).toEqual([]);
-        expect(checkData(server.services.database.writer)).toEqual([]);
+        expect(await checkData(server.services.database)).toEqual([]);
       }),
       { numRuns: times(150) },
     );

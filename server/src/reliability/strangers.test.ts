@@ -29,7 +29,7 @@ beforeEach(async () => {
 });
 afterEach(async () => {
   sockets.splice(0).forEach((socket) => socket.terminate());
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
   await server.stop();
 });
 

@@ -104,7 +104,7 @@ export class Accounts {
       if (taken) throw new Problem(409, 'That name is taken. Choose another, or sign in.');
       await manager.insert(AccountEntity, account);
     });
-    this.database.markAccounts();
+    await this.database.markAccounts();
     return account;
   }
 

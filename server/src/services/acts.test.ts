@@ -82,10 +82,10 @@ test(
           if (done instanceof Error) expect(`${done.name}: ${done.message}`).toMatch(/^(PlaceError|Problem): /u);
           else undos.unshift(done.undo);
         }
-        expect(checkData(server.services.database.writer)).toEqual([]);
+        expect(await checkData(server.services.database)).toEqual([]);
         for (const undo of undos) await server.services.acts.perform(ines.viewer, undo);
         expect(JSON.stringify(living())).toBe(before);
-        expect(checkData(server.services.database.writer)).toEqual([]);
+        expect(await checkData(server.services.database)).toEqual([]);
       }),
       { numRuns: times(40) },
     );
@@ -102,5 +102,5 @@ test('a list of acts is done whole or not at all', async () => {
   ]);
   await expect(doing).rejects.toThrow();
   expect(JSON.stringify(living())).toBe(before);
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
 });

@@ -1,20 +1,13 @@
 import type { EntityManager } from 'typeorm';
 import * as Y from 'yjs';
 import { emptyBody, namedId, type BodyJson } from '@glossarion/core/document';
-import {
-  checkPlace,
-  MAX_NAME,
-  mayHold,
-  type Act,
-  type ActKind,
-  type Outline,
-  type PlacedEntry,
-} from '@glossarion/core/outline';
+import { checkPlace, MAX_NAME, mayHold, type Act, type ActKind, type Outline } from '@glossarion/core/outline';
 import { overviewBody } from '@glossarion/core/overview';
 import { firstLineId } from '@glossarion/core/parts';
 import {
   accountOf,
   addEntry,
+  entryIfVisible,
   sees,
   visibleEntry,
   writableEntry,
@@ -24,7 +17,7 @@ import {
 } from '../access';
 import type { Database } from '../database/database';
 import { EntryEntity } from '../entities';
-import { KEY_AFTER, LAST_KEY, PLACED } from '../entities/entry.queries';
+import { KEY_AFTER, LAST_KEY } from '../entities/entry.queries';
 import { notFound, Problem } from '../problem';
 import { adjustBeneath, weightOf } from './beneath';
 import type { Accepted, Documents } from './documents';
@@ -115,7 +108,7 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
   name: async (act, context) => {
     const entry = writableButNoDay(context, act.id);
     if (entry.kind === 'page') {
-      context.accepted.push(context.documents.renameWithin(context.viewer, act.id, act.name));
+      context.accepted.push(await context.documents.renameWithin(context.manager, context.viewer, act.id, act.name));
     } else {
       await context.manager.update(EntryEntity, { id: act.id }, { name: act.name, changedAt: context.now });
       context.facts.writeName(entry.row, act.name);
@@ -303,7 +296,7 @@ export class Acts {
 
 /** The outline as the transaction sees it. */
 const outlineOf = (connection: ViewerConnection): Outline => ({
-  entry: (id) => connection.first<PlacedEntry>(PLACED, { id }),
+  entry: (id) => entryIfVisible(connection, id),
   lastKey: (parentId) => connection.first<{ orderKey: string | null }>(LAST_KEY, { parentId })!.orderKey,
   keyAfter: (parentId, orderKey) =>
     connection.first<{ orderKey: string }>(KEY_AFTER, { parentId, orderKey: orderKey ?? '' })?.orderKey ?? null,

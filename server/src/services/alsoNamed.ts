@@ -12,8 +12,8 @@ import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import { dayKey } from '../background/alsoNamed';
 import type { Database } from '../database/database';
 import { NAMING } from '../entities/alsoNamed.queries';
-import { NODE } from '../entities/block.queries';
-import type { Entries, EntryPlace, Step } from './entries';
+import { BLOCK } from '../entities/block.queries';
+import type { BlockPlace, Entries, EntryPlace, Step } from './entries';
 import { otherNamesOf } from './otherNames';
 
 interface NamingRow extends Step {
@@ -71,8 +71,8 @@ function naming(connection: ViewerConnection, pageId: string, names: readonly st
 
 function lineOf(connection: ViewerConnection, row: NamingRow, place: EntryPlace): AlsoNamedLine | null {
   const { id: pageId, blockId, changedAt } = row;
-  const stored = connection.first<{ node: string }>(NODE, { documentId: pageId, id: blockId });
-  if (!stored) return null;
+  const stored = connection.first<BlockPlace>(BLOCK, { id: blockId });
+  if (stored?.pageId !== pageId) return null;
   const { title: pageTitle, trail, pigment, day } = place;
   const node = JSON.parse(stored.node) as NodeJson;
   const places = JSON.parse(row.places) as NamedAt[];

@@ -2,18 +2,19 @@ import type { Logger } from 'pino';
 import type { Helper } from '../background/helper';
 import type { AlsoNamedBatch } from '../background/alsoNamed';
 import { In, type EntityManager } from 'typeorm';
-import { accountOf } from '../access';
+import { accountOf, ownView } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import {
   AlsoNamedDueEntity,
   AlsoNamedEntity,
+  EntryEntity,
   KinEntity,
   KinMadeEntity,
   NameDueEntity,
   type StoredAlsoNamed,
 } from '../entities';
-import { MAKE_DUE, NAMED_IN } from '../entities/alsoNamed.queries';
+import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import type { Notices } from './notices';
 
 /** How long after the last change its consequences are worked out, in milliseconds: not at every letter. */
@@ -146,9 +147,12 @@ export class Background {
     const accounts = new Set<string>();
     const changed: string[] = [];
     const rows: StoredAlsoNamed[] = [];
+    const stored = await manager.findBy(AlsoNamedEntity, {
+      documentId: In(present.map(({ documentId }) => documentId)),
+    });
     for (const { documentId, accountId, lines } of present) {
       const found = lines.map((line) => ({ ...line, documentId, places: JSON.stringify(line.places) }));
-      const before = prepared(writer, NAMED_IN).all(documentId) as typeof found;
+      const before = stored.filter((row) => row.documentId === documentId);
       if (rowsKey(before) === rowsKey(found)) continue;
       changed.push(documentId);
       rows.push(...found);
@@ -167,7 +171,8 @@ export class Background {
       this.kinWanted.delete(pageId);
       const accountId = accountOf(this.database.reader, pageId);
       if (accountId === undefined) continue;
-      const found = await this.helper.ask({ do: 'kin', accountId, pageId });
+      const pages = await this.pagesOf(accountId);
+      const found = await this.helper.ask({ do: 'kin', accountId, pageId, pages });
       await this.database.write(async (manager) => {
         const { writer } = this.database;
         if (accountOf(writer, pageId) === undefined) return;
@@ -186,6 +191,12 @@ export class Background {
       });
       this.notices.send(accountId, { pageId, changed: ['kin'] });
     }
+  }
+
+  /** How many pages an account sees. */
+  private pagesOf(accountId: string): Promise<number> {
+    const query = this.database.manager.createQueryBuilder(EntryEntity, 'e').where("e.kind = 'page'");
+    return this.database.reading(ownView(accountId)).visible(query).getCount();
   }
 
   private tell(accountId: string): void {

@@ -4,16 +4,17 @@ import { parseQuery, toMatch, isEmptyQuery } from '@glossarion/core/find';
 import { ENTRY_COLUMNS, ownedBy, writableEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
-import { EntryEntity, TombstoneEntity } from '../entities';
+import { BlockEntity, EntryEntity, LinkEntity, TombstoneEntity, type StoredLink } from '../entities';
 import { ALL_BENEATH, HOLDS_ANY } from '../entities/entry.queries';
-import { ALL_MATCHING, DROP_INDEX } from '../entities/find.queries';
-import { LINKED_LINES, LINKS_TO } from '../entities/link.queries';
+import { DROP_INDEX, RANKED } from '../entities/find.queries';
 import { Problem } from '../problem';
 import type { Documents } from './documents';
 import { entryTitle, type Entries } from './entries';
 
 /** The bin shows at most so many. */
 const LISTED = 200;
+/** A limit that is none. */
+const ALL = -1;
 /** Rows that one statement names. */
 const AT_ONCE = 500;
 
@@ -38,7 +39,8 @@ export class Bin {
     const deletedIds = await this.deletedIds(this.database.manager, viewer);
     if (deletedIds.length === 0) return [];
     const isListed = new Set(deletedIds);
-    const matching = () => this.database.reading(viewer).all<{ id: string }>(ALL_MATCHING, { match: toMatch(query) });
+    const matching = () =>
+      this.database.reading(viewer).all<{ id: string }>(RANKED, { match: toMatch(query), limit: ALL });
     const ids = isEmptyQuery(query) ? deletedIds : matching().map(({ id }) => id);
     const reader = this.entries.reader(viewer);
     const found: BinnedEntry[] = [];
@@ -75,15 +77,14 @@ export class Bin {
   }
 
   /** What would break if this were deleted for good: links from pages that stay to anything within. */
-  breaks(viewer: Viewer, id: string): Breaks {
-    const connection = this.database.reading(viewer);
-    const { doomed } = doomedBy(connection, id);
+  async breaks(viewer: Viewer, id: string): Promise<Breaks> {
+    const { doomed } = doomedBy(this.database.reading(viewer), id);
     const ids = doomed.map((entry) => entry.id);
     const doomedIds = new Set(ids);
-    const links = connection
-      .all<{ pageId: string; links: number }>(LINKS_TO, { ids: JSON.stringify(ids) })
-      .filter(({ pageId }) => !doomedIds.has(pageId));
-    const counts = new Map(links.map((each) => [each.pageId, each.links]));
+    const counts = new Map<string, number>();
+    for (const { documentId } of await linksTo(this.database.manager, ids)) {
+      if (!doomedIds.has(documentId)) counts.set(documentId, (counts.get(documentId) ?? 0) + 1);
+    }
     const from = this.entries
       .reader(viewer)
       .present(counts.keys())
@@ -116,13 +117,8 @@ export class Bin {
   private async purgeWithin(manager: EntityManager, viewer: Viewer, id: string): Promise<void> {
     const connection = this.database.writing(viewer);
     const { root, doomed } = doomedBy(connection, id);
-    const linkedLines = (entry: EntryRow) =>
-      connection.all<{ id: string; words: string }>(LINKED_LINES, { id: entry.id });
-    const buried = doomed.flatMap((entry) => [
-      { id: entry.id, title: entryTitle(entry) },
-      ...linkedLines(entry).map((line) => ({ id: line.id, title: line.words })),
-    ]);
-    await bury(manager, viewer, buried);
+    const buried = doomed.map((entry) => ({ id: entry.id, title: entryTitle(entry) }));
+    await bury(manager, viewer, [...buried, ...(await linkedLines(manager, doomed))]);
     for (const lot of inLots(doomed)) {
       const held = In(lot.map((entry) => entry.id));
       await manager.update(EntryEntity, { parentId: held, deletedAt: Not(IsNull()) }, { parentId: root.parentId });
@@ -144,6 +140,41 @@ function doomedBy(connection: ViewerConnection, id: string): { root: EntryRow; d
   const root = writableEntry(connection, id);
   if (root.deletedAt === null) throw new Problem(409, 'Only what is in the bin can be deleted for good.');
   return { root, doomed: connection.all<EntryRow>(BENEATH, { id }) };
+}
+
+/** The links to any of these entries, or to blocks of theirs. */
+async function linksTo(manager: EntityManager, ids: readonly string[]): Promise<StoredLink[]> {
+  const found: StoredLink[] = [];
+  for (const lot of inLots(ids)) {
+    const blocks = manager.createQueryBuilder(BlockEntity, 'b').select('b.id').where('b.documentId IN (:...lot)');
+    const query = manager
+      .createQueryBuilder(LinkEntity, 'l')
+      .where(`l.target IN (:...lot) OR l.target IN (${blocks.getQuery()})`, { lot });
+    found.push(...(await query.getMany()));
+  }
+  return found;
+}
+
+/** The lines of these entries that others link to, with their words. */
+async function linkedLines(
+  manager: EntityManager,
+  doomed: readonly EntryRow[],
+): Promise<{ id: string; title: string }[]> {
+  const found: { id: string; title: string }[] = [];
+  for (const lot of inLots(doomed.map(({ id }) => id))) {
+    const linking = new Map<string, string[]>();
+    for (const { target, documentId } of await linksTo(manager, lot)) {
+      linking.set(target, [...(linking.get(target) ?? []), documentId]);
+    }
+    const blocks = await manager.find(BlockEntity, {
+      select: { documentId: true, id: true, words: true },
+      where: { documentId: In(lot), words: Not('') },
+    });
+    for (const { documentId, id, words } of blocks) {
+      if (linking.get(id)?.some((each) => each !== documentId)) found.push({ id, title: words });
+    }
+  }
+  return found;
 }
 
 /** Keeps what things were called that are deleted for good. */

@@ -1,17 +1,40 @@
+import { In, type EntityManager } from 'typeorm';
 import * as Y from 'yjs';
-import { bodyFacts, readBody, readTitle, type BodyJson } from '@glossarion/core/document';
+import { bodyFacts, readBody, readTitle, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
-import { NOT_DUE } from '../access';
+import { accountOf } from '../access';
 import { AlsoNamedSearch } from '../background/alsoNamed';
 import type { RawDatabase } from '../database/database';
 import { prepared } from '../database/prepared';
-import { NAMED_IN } from '../entities/alsoNamed.queries';
-import { UPDATES } from '../entities/document.queries';
-import type { FactTable } from '../entities/fact.queries';
-import { ANY_NAME_DUE, BLOCKS, DOCUMENTS, FACTS, INDEXED, NAMES, WRONGLY_COUNTED } from './checkData.queries';
+import {
+  AlsoNamedDueEntity,
+  AlsoNamedEntity,
+  BlockEntity,
+  DocumentEntity,
+  EntryEntity,
+  FileUseEntity,
+  FormerIdEntity,
+  ImportUnderWayEntity,
+  LinkEntity,
+  NameDueEntity,
+  OtherNameEntity,
+  TagUseEntity,
+  UpdateEntity,
+  type Entry,
+  type StoredDocument,
+} from '../entities';
+import { INDEXED, WRONGLY_COUNTED } from './checkData.queries';
 import { checkPlaces } from './checkPlaces';
 import { foundTitle } from './facts';
-import { HOLDERS } from './holders';
+
+/** Documents that are looked at together. */
+const AT_ONCE = 200;
+
+/** The data as it is checked: by repositories, and on the connection that they read on. */
+export interface CheckedData {
+  manager: EntityManager;
+  reader: RawDatabase;
+}
 
 /** One place where what is stored of a page does not follow from its body. */
 export interface Disagreement {
@@ -23,85 +46,129 @@ export interface Disagreement {
  * Rebuilds all facts from the bodies and compares them with the tables, row by row. Changes nothing. What an import
  * under way has brought is left out: it is not whole, and goes at the next start.
  */
-export function checkData(database: RawDatabase): Disagreement[] {
+export async function checkData(data: CheckedData): Promise<Disagreement[]> {
+  const { manager, reader } = data;
   const found: Disagreement[] = [];
-  const rows = (sql: string, documentId: string) => prepared(database, sql).all(documentId);
-  for (const held of prepared(database, DOCUMENTS).all() as DocumentRow[]) {
-    const report = (what: string) => found.push({ pageId: held.id, what });
-    if (held.json === null) {
-      report('The page has no body.');
-      continue;
-    }
-    const body = JSON.parse(held.json) as BodyJson;
-    const facts = bodyFacts(body);
-    const expect = (what: string, stored: unknown, derived: unknown) => {
-      if (JSON.stringify(stored) !== JSON.stringify(derived)) report(`${what} differ from the body.`);
-    };
-    expect('The first words and the count', [held.firstWords, held.wordCount], [facts.firstWords, facts.wordCount]);
-    expect(
-      'Blocks',
-      rows(BLOCKS, held.id),
-      facts.blocks.map((block) => ({ ...block, node: JSON.stringify(block.node) })),
-    );
-    const fact = (what: string, table: FactTable, columns: readonly string[], derived: readonly object[]) => {
-      const [key] = columns as [string];
-      const byKey = (one: object, other: object) => {
-        const [mine, others] = [one, other].map((each) => (each as Record<string, string | number>)[key]!);
-        return mine! < others! ? -1 : 1;
-      };
-      const picked = derived.map((each) =>
-        Object.fromEntries(columns.map((column) => [column, (each as Record<string, unknown>)[column]])),
-      );
-      expect(what, rows(FACTS(table, columns), held.id), picked.sort(byKey));
-    };
-    fact('Links', 'links', ['position', 'blockId', 'target', 'words'], facts.links);
-    fact('Tags', 'tagUses', ['position', 'blockId', 'name', 'tag'], facts.tags);
-    fact('Attachments', 'fileUses', ['blockId', 'fileId'], facts.files);
-    fact('Former ids', 'formerIds', ['formerId', 'blockId'], facts.formerIds);
-    const words = facts.blocks.map((block) => block.words).join('\n');
-    const title = foundTitle(held.name, HOLDERS.page.otherNames(database, held.id));
-    const indexed = prepared(database, INDEXED).get(held.row);
-    expect('Words for finding', indexed, { title, body: indexedWords(words) });
-    if (held.state) {
-      const document = new Y.Doc({ gc: false });
-      Y.applyUpdate(document, held.state);
-      for (const { data } of rows(UPDATES, held.id) as { data: Buffer }[]) Y.applyUpdate(document, data);
-      expect('The document’s title', held.name, readTitle(document));
-      expect('The document’s words', facts, bodyFacts(readBody(document)));
-    }
+  const underWay = new Set((await manager.find(ImportUnderWayEntity)).map(({ id }) => id));
+  const isWhole = ({ importId }: Entry) => importId === null || !underWay.has(importId);
+  const entries = (await manager.find(EntryEntity)).filter(isWhole);
+  const pages = entries.filter(({ kind }) => kind === 'page');
+  for (let from = 0; from < pages.length; from += AT_ONCE) {
+    found.push(...(await checkPages(data, pages.slice(from, from + AT_ONCE))));
   }
-  for (const { id } of prepared(database, WRONGLY_COUNTED).all() as { id: string }[]) {
+  for (const { id, row, name } of entries.filter(({ kind }) => kind !== 'page')) {
+    const indexed = prepared(reader, INDEXED).get(row) as { title: string } | undefined;
+    if (indexed?.title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });
+  }
+  for (const { id } of prepared(reader, WRONGLY_COUNTED).all() as { id: string }[]) {
     found.push({ pageId: id, what: 'The number of pages and sections beneath differs.' });
   }
-  for (const { id, name, title } of prepared(database, NAMES).all() as { id: string; name: string; title: string }[]) {
-    if (title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });
-  }
-  return [...found, ...checkPlaces(database), ...checkAlsoNamed(database)];
+  return [...found, ...(await checkPlaces(manager)), ...(await checkAlsoNamed(data, pages))];
 }
+
+/** Rows by the document they are a fact of. */
+function byDocument<T extends { documentId: string }>(rows: readonly T[]): (id: string) => T[] {
+  const lists = new Map<string, T[]>();
+  for (const row of rows) {
+    const list = lists.get(row.documentId);
+    if (list) list.push(row);
+    else lists.set(row.documentId, [row]);
+  }
+  return (id) => lists.get(id) ?? [];
+}
+
+async function checkPages({ manager, reader }: CheckedData, pages: readonly Entry[]): Promise<Disagreement[]> {
+  const ids = pages.map(({ id }) => id);
+  const where = { documentId: In(ids) };
+  const documents = new Map(
+    (await manager.findBy(DocumentEntity, { id: In(ids) })).map((document) => [document.id, document]),
+  );
+  const stored = {
+    blocks: byDocument(await manager.find(BlockEntity, { where, order: { position: 'ASC' } })),
+    links: byDocument(await manager.find(LinkEntity, { where, order: { position: 'ASC' } })),
+    tags: byDocument(await manager.find(TagUseEntity, { where, order: { position: 'ASC' } })),
+    files: byDocument(await manager.find(FileUseEntity, { where, order: { blockId: 'ASC' } })),
+    formerIds: byDocument(await manager.find(FormerIdEntity, { where, order: { formerId: 'ASC' } })),
+    updates: byDocument(await manager.find(UpdateEntity, { where, order: { number: 'ASC' } })),
+    names: byDocument(
+      (await manager.find(OtherNameEntity, { where: { pageId: In(ids) }, order: { position: 'ASC' } })).map((row) => ({
+        ...row,
+        documentId: row.pageId,
+      })),
+    ),
+  };
+  const found: Disagreement[] = [];
+  for (const page of pages) {
+    const { id } = page;
+    const expect = (what: string, held: unknown, derived: unknown) => {
+      if (canonical(held) !== canonical(derived)) found.push({ pageId: id, what: `${what} differ from the body.` });
+    };
+    const document = documents.get(id);
+    if (!document) {
+      found.push({ pageId: id, what: 'The page has no body.' });
+      continue;
+    }
+    const facts = bodyFacts(JSON.parse(document.json) as BodyJson);
+    expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
+    expect(
+      'Blocks',
+      stored.blocks(id).map(ofDocument),
+      facts.blocks.map((block) => ({ ...block, node: JSON.stringify(block.node) })),
+    );
+    expect('Links', stored.links(id).map(ofDocument), facts.links);
+    expect('Tags', stored.tags(id).map(ofDocument), facts.tags);
+    expect('Attachments', stored.files(id).map(ofDocument), sortedBy(facts.files, 'blockId'));
+    expect('Former ids', stored.formerIds(id).map(ofDocument), sortedBy(facts.formerIds, 'formerId'));
+    const words = facts.blocks.map((block) => block.words).join('\n');
+    const names = stored.names(id).map(({ name }) => name);
+    const indexed = prepared(reader, INDEXED).get(page.row);
+    expect('Words for finding', indexed, { title: foundTitle(page.name, names), body: indexedWords(words) });
+    const updates = stored.updates(id).map(({ data }) => data);
+    const written = writtenIn(document, updates);
+    if (written) {
+      expect('The document’s title', page.name, written.title);
+      expect('The document’s words', facts, written.facts);
+    }
+  }
+  return found;
+}
+
+/** What a document says that somebody has written in. */
+function writtenIn({ state }: StoredDocument, updates: readonly Buffer[]): { title: string; facts: BodyFacts } | null {
+  if (!state) return null;
+  const document = new Y.Doc({ gc: false });
+  for (const update of [state, ...updates]) Y.applyUpdate(document, update);
+  return { title: readTitle(document), facts: bodyFacts(readBody(document)) };
+}
+
+const ofDocument = <T extends { documentId: string }>({ documentId: _documentId, ...fact }: T) => fact;
+
+const sortedBy = <T, K extends keyof T>(rows: readonly T[], key: K): T[] =>
+  [...rows].sort((one, other) => (one[key] < other[key] ? -1 : 1));
+
+/** The same text for things that differ in the order of their keys alone. */
+const canonical = (value: unknown): string =>
+  JSON.stringify(value, (_key, each: unknown) =>
+    each && typeof each === 'object' && !Array.isArray(each) && !Buffer.isBuffer(each)
+      ? Object.fromEntries(Object.entries(each).sort(([one], [other]) => (one < other ? -1 : 1)))
+      : each,
+  ) ?? '';
 
 /** Compares what names what with the texts, where nothing is waiting to be looked through. */
-function checkAlsoNamed(database: RawDatabase): Disagreement[] {
-  if (prepared(database, ANY_NAME_DUE).get()) return [];
-  const search = new AlsoNamedSearch(database);
-  const documents = prepared(database, NOT_DUE).all() as { id: string; accountId: string }[];
-  return documents.flatMap(({ id, accountId }) => {
-    const key = (rows: { name: string; blockId: string; places: unknown }[]) =>
-      rows
-        .map((row) => JSON.stringify([row.name, row.blockId, row.places]))
-        .sort()
-        .join('\n');
-    const derived = search.lookThrough(id, accountId).map((each) => ({ ...each, places: JSON.stringify(each.places) }));
-    const isSame = key(prepared(database, NAMED_IN).all(id) as typeof derived) === key(derived);
-    return isSame ? [] : [{ pageId: id, what: 'What it names differs from its text.' }];
+async function checkAlsoNamed({ manager, reader }: CheckedData, pages: readonly Entry[]): Promise<Disagreement[]> {
+  if (await manager.exists(NameDueEntity)) return [];
+  const due = new Set((await manager.find(AlsoNamedDueEntity)).map(({ documentId }) => documentId));
+  const stored = byDocument(await manager.find(AlsoNamedEntity));
+  const search = new AlsoNamedSearch(reader);
+  const key = (rows: readonly { name: string; blockId: string; places: unknown }[]) =>
+    rows
+      .map((row) => JSON.stringify([row.name, row.blockId, row.places]))
+      .sort()
+      .join('\n');
+  return pages.flatMap(({ id }) => {
+    if (due.has(id)) return [];
+    const lines = search.lookThrough(id, accountOf(reader, id)!);
+    const derived = lines.map((each) => ({ ...each, places: JSON.stringify(each.places) }));
+    return key(stored(id)) === key(derived) ? [] : [{ pageId: id, what: 'What it names differs from its text.' }];
   });
-}
-
-interface DocumentRow {
-  row: number;
-  id: string;
-  name: string;
-  firstWords: string;
-  wordCount: number;
-  json: string | null;
-  state: Buffer | null;
 }

@@ -1,22 +1,11 @@
-import { mayHold, type EntryKind } from '@glossarion/core/outline';
-import { ALL_PLACES } from '../access';
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { mayHold } from '@glossarion/core/outline';
+import type { EntityManager } from 'typeorm';
+import { allPlaces, type EntryPlaced } from '../access';
 import type { Disagreement } from './checkData';
 
-interface PlaceRow {
-  id: string;
-  accountId: string;
-  kind: EntryKind;
-  parentId: string | null;
-  day: string | null;
-  deletedAt: string | null;
-  mergedInto: string | null;
-}
-
 /** Looks for entries that stand where nobody can see them, and for pages that were merged into each other. */
-export function checkPlaces(database: RawDatabase): Disagreement[] {
-  const rows = prepared(database, ALL_PLACES).all() as PlaceRow[];
+export async function checkPlaces(manager: EntityManager): Promise<Disagreement[]> {
+  const rows = await allPlaces(manager);
   const byId = new Map(rows.map((row) => [row.id, row]));
   const found: Disagreement[] = [];
   for (const row of rows) {
@@ -34,9 +23,13 @@ export function checkPlaces(database: RawDatabase): Disagreement[] {
   return found;
 }
 
-function leadsRound(row: PlaceRow, byId: ReadonlyMap<string, PlaceRow>, along: 'parentId' | 'mergedInto'): boolean {
+function leadsRound(
+  row: EntryPlaced,
+  byId: ReadonlyMap<string, EntryPlaced>,
+  along: 'parentId' | 'mergedInto',
+): boolean {
   const walked = new Set<string>();
-  for (let at: PlaceRow | undefined = row; at; at = byId.get(at[along] ?? '')) {
+  for (let at: EntryPlaced | undefined = row; at; at = byId.get(at[along] ?? '')) {
     if (walked.has(at.id)) return at.id === row.id;
     walked.add(at.id);
   }

@@ -1,8 +1,8 @@
 import { SEASONS, type Contents, type ContentsEntry, type SeasonGroup } from '@glossarion/core/outline';
 import { ownedBy, putOwned, visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { FoldEntity } from '../entities';
-import { CHILDREN, HOLDS_FEW, SEASONAL } from '../entities/entry.queries';
+import { EntryEntity, FoldEntity } from '../entities';
+import { CHILDREN, CONTENTS_COLUMNS, HOLDS_FEW } from '../entities/entry.queries';
 import { weightOf } from './beneath';
 import type { Entries } from './entries';
 
@@ -57,7 +57,7 @@ export class OutlineReader {
       }
     };
     walk([id], false);
-    const roots = this.seasonRoots(viewer, id);
+    const roots = await this.seasonRoots(viewer, id);
     const seasons = SEASONS.filter((season) => season !== 'now').map((season): SeasonGroup => {
       const all = roots.filter((root) => root.season === season);
       const isGroupOpen = foldOf(`${season}/${id}`) ?? false;
@@ -73,21 +73,25 @@ export class OutlineReader {
   }
 
   /** The entries beneath `id` with a season of their own that stand in no other such. */
-  private seasonRoots(viewer: Viewer, id: string): Row[] {
+  private async seasonRoots(viewer: Viewer, id: string): Promise<Row[]> {
     const reader = this.entries.reader(viewer);
-    return this.database
-      .reading(viewer)
-      .all<Row>(SEASONAL)
-      .filter((candidate) => {
-        const above = reader.line(candidate.id).slice(0, -1);
-        const within = above.slice(above.findIndex((step) => step.id === id));
-        return (
-          within.length > 0 &&
-          within[0]!.id === id &&
-          above.every((step) => step.deletedAt === null) &&
-          within.slice(1).every((step) => step.season === null)
-        );
-      });
+    const query = this.database.manager
+      .createQueryBuilder(EntryEntity, 'e')
+      .select(CONTENTS_COLUMNS)
+      .where('e.season IS NOT NULL AND e.deletedAt IS NULL')
+      .orderBy('e.changedAt', 'DESC')
+      .addOrderBy('e.row');
+    const candidates = await this.database.reading(viewer).visible(query).getRawMany<Row>();
+    return candidates.filter((candidate) => {
+      const above = reader.line(candidate.id).slice(0, -1);
+      const within = above.slice(above.findIndex((step) => step.id === id));
+      return (
+        within.length > 0 &&
+        within[0]!.id === id &&
+        above.every((step) => step.deletedAt === null) &&
+        within.slice(1).every((step) => step.season === null)
+      );
+    });
   }
 
   private async folds(viewer: Viewer): Promise<(key: string) => boolean | undefined> {

@@ -35,17 +35,7 @@ import {
   type StoredDocument,
 } from '../entities';
 import { HELD_ELSEWHERE } from '../entities/block.queries';
-import {
-  ADD_DOCUMENT,
-  ADD_UPDATE,
-  DOCUMENT,
-  DROP_UPDATES,
-  PUT_REMOVAL,
-  REMOVAL,
-  UPDATES,
-  WRITE_JSON,
-  WRITE_STATE,
-} from '../entities/document.queries';
+import { ADD_DOCUMENT, ADD_UPDATE, DOCUMENT, REMOVAL, UPDATES, WRITE_DOCUMENT } from '../entities/document.queries';
 import { DROP_INDEX } from '../entities/find.queries';
 import { notFound } from '../problem';
 import { changedBetween } from './changedBetween';
@@ -56,6 +46,8 @@ import type { Changed } from './notices';
 
 /** Updates that are kept apart before they are folded into one state. */
 const COMPACT_AFTER = 200;
+/** Rows that one statement stores. */
+const ROWS_AT_ONCE = 500;
 /** Pages kept ready in memory. */
 const KEPT_READY = 60;
 
@@ -190,19 +182,21 @@ export class Documents {
       if (this.isUnwrittenDay(viewer, id, day)) {
         await this.makeDay(manager, viewer, id, day!, await dayBeginning(manager, viewer, id, day!));
       }
-      const here = this.storeWithin(viewer, id, receiving);
+      const accepted = [await this.storeWithin(manager, viewer, id, receiving)];
       const live = this.live.get(id)!;
-      const followed = elsewhere.map((each) => {
+      for (const each of elsewhere) {
         const other = this.elsewhere(live, each.blockId!)!;
-        return this.rewriteWithin(viewer, other, putBack(this.bodyWithin(viewer, other), [each]));
-      });
-      return [here, ...followed];
+        const body = putBack(this.bodyWithin(viewer, other), [each]);
+        accepted.push(await this.rewriteWithin(manager, viewer, other, body));
+      }
+      return accepted;
     });
   }
 
   /** Changes a title within a transaction of somebody else's, who tells the windows once it is through. */
-  renameWithin(viewer: Viewer, id: string, title: string): Accepted {
+  renameWithin(manager: EntityManager, viewer: Viewer, id: string, title: string): Promise<Accepted> {
     return this.storeWithin(
+      manager,
       viewer,
       id,
       edited((document) => writeTitle(document, title)),
@@ -215,8 +209,9 @@ export class Documents {
   }
 
   /** Gives a document another body within a transaction of somebody else's. */
-  rewriteWithin(viewer: Viewer, id: string, body: BodyJson): Accepted {
+  rewriteWithin(manager: EntityManager, viewer: Viewer, id: string, body: BodyJson): Promise<Accepted> {
     return this.storeWithin(
+      manager,
       viewer,
       id,
       edited((document) => writeBody(document, body)),
@@ -225,7 +220,7 @@ export class Documents {
 
   /** The one way in which the server itself changes a document; open windows see it at once. */
   async edit(viewer: Viewer, id: string, change: (document: Y.Doc) => void): Promise<Accepted> {
-    return this.store(async () => [this.storeWithin(viewer, id, edited(change))]);
+    return this.store(async (manager) => [await this.storeWithin(manager, viewer, id, edited(change))]);
   }
 
   /** Tells those who listen what was accepted. */
@@ -249,12 +244,17 @@ export class Documents {
     }
   }
 
-  private storeWithin(viewer: Viewer, id: string, change: (live: LiveDocument) => Change): Accepted {
+  private async storeWithin(
+    manager: EntityManager,
+    viewer: Viewer,
+    id: string,
+    change: (live: LiveDocument) => Change,
+  ): Promise<Accepted> {
     const live = this.load(viewer, id);
     HOLDERS[live.holder].guard(this.database.writing(viewer), id);
     const present = live.document;
     const { update, shown, body, editedSince, removals } = change(live);
-    this.noteRemovals(id, removals);
+    await noteRemovals(manager, id, removals);
     const beforeMending = editedSince ?? Y.encodeStateVector(present);
     const known = new Set(live.facts.blocks.map((block) => block.id));
     const isTaken = (blockId: string) => !known.has(blockId) && this.elsewhere(live, blockId) !== undefined;
@@ -262,28 +262,28 @@ export class Documents {
     const isRepaired = repaired !== shown;
     if (isRepaired) {
       const alsoRemoved = removalsOf(present, () => writeBody(present, repaired));
-      this.noteRemovals(id, alsoRemoved);
+      await noteRemovals(manager, id, alsoRemoved);
     }
     const isMended = isRepaired || editedSince !== undefined;
     const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
     const final = isRepaired ? readBody(present) : shown;
     const title = readTitle(present);
-    this.append(live, [update, mended]);
+    await this.append(manager, live, [update, mended]);
     const changed = this.writeRows(live, title, final);
-    HOLDERS[live.holder].writeTitle(this.database.writer, id, title, new Date().toISOString());
     return { pageId: id, accountId: live.accountId, epoch: live.epoch, update, mended, changed };
   }
 
   private writeRows(live: LiveDocument, title: string, body: BodyJson): Changed[] {
     const { id, holder, row, facts: previous } = live;
-    prepared(this.database.writer, WRITE_JSON).run(JSON.stringify(body), id);
-    live.facts = this.facts.write({ id, holder, row, indexed: live.title }, title, body, previous);
+    this.writeStored(id, { json: JSON.stringify(body) });
+    const of = { id, holder, row, indexed: live.title, at: new Date().toISOString() };
+    live.facts = this.facts.write(of, title, body, previous);
     const changed = changedBetween({ title: live.title, facts: previous }, { title, facts: live.facts });
     live.title = title;
     return changed;
   }
 
-  private append(live: LiveDocument, updates: (Uint8Array | null)[]): void {
+  private async append(manager: EntityManager, live: LiveDocument, updates: (Uint8Array | null)[]): Promise<void> {
     const { writer } = this.database;
     for (const update of updates) {
       if (!update) continue;
@@ -291,21 +291,21 @@ export class Documents {
       live.pendingUpdates += 1;
     }
     if (live.pendingUpdates > COMPACT_AFTER) {
-      prepared(writer, WRITE_STATE).run(Buffer.from(Y.encodeStateAsUpdate(live.document)), live.id);
-      prepared(writer, DROP_UPDATES).run(live.id);
+      this.writeStored(live.id, { state: Y.encodeStateAsUpdate(live.document) });
+      await manager.delete(UpdateEntity, { documentId: live.id });
       live.pendingUpdates = 0;
     }
+  }
+
+  /** Stores another body, or another state, of a document. */
+  private writeStored(id: string, { json, state }: { json?: string; state?: Uint8Array }): void {
+    prepared(this.database.writer, WRITE_DOCUMENT).run(json ?? null, state ? Buffer.from(state) : null, id);
   }
 
   /** Another document of the same account that holds a block: nothing is told of those of others. */
   private elsewhere({ id: documentId, accountId }: Held, blockId: string): string | undefined {
     const own = this.database.writing(ownView(accountId));
     return own.first<{ documentId: string }>(HELD_ELSEWHERE, { id: blockId, documentId })?.documentId;
-  }
-
-  private noteRemovals(id: string, removals: readonly Removal[]): void {
-    const put = prepared(this.database.writer, PUT_REMOVAL);
-    for (const { client, clock, ranges } of removals) put.run(id, client, clock, JSON.stringify(ranges));
   }
 
   /** Stores a body under something that has none yet, with all that is known of it. Within a transaction. */
@@ -356,7 +356,7 @@ export class Documents {
     const stored = readStored(connection, id);
     if (!stored) throw notFound();
     const { live, seed } = stored;
-    if (seed) prepared(this.database.writer, WRITE_STATE).run(Buffer.from(seed), id);
+    if (seed) this.writeStored(id, { state: seed });
     this.live.set(id, live);
     if (this.live.size > KEPT_READY) this.live.delete(this.live.keys().next().value!);
     return live;
@@ -401,6 +401,20 @@ function readStored(connection: ViewerConnection, id: string): { live: LiveDocum
   const { epoch } = stored;
   const live = { ...held, holder, epoch, document, facts: bodyFacts(json), pendingUpdates: updates.length };
   return { live, seed };
+}
+
+/** Keeps what was visible in blocks that were taken out, for words that are on their way to them. */
+async function noteRemovals(manager: EntityManager, documentId: string, removals: readonly Removal[]): Promise<void> {
+  if (removals.length === 0) return;
+  const rows = removals.map(({ client, clock, ranges }) => ({
+    documentId,
+    client,
+    clock,
+    ranges: JSON.stringify(ranges),
+  }));
+  for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
+    await manager.upsert(RemovalEntity, rows.slice(from, from + ROWS_AT_ONCE), ['documentId', 'client', 'clock']);
+  }
 }
 
 const stateOf = ({ epoch, document }: Pick<LiveDocument, 'epoch' | 'document'>, vector: Uint8Array | null) => ({

@@ -4,7 +4,7 @@ import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
 import { carriedSeason, shownTitle, type EntryInfo, type EntryKind } from '@glossarion/core/outline';
 import { sees, visibleEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { BLOCK, FORMER } from '../entities/block.queries';
+import { BLOCK } from '../entities/block.queries';
 import { LED, STEP, TOMBSTONE } from '../entities/entry.queries';
 import { notFound } from '../problem';
 import { otherNamesOf } from './otherNames';
@@ -193,12 +193,8 @@ export class EntryReader {
 }
 
 /** The block an id names, now or formerly. */
-function blockOf(connection: ViewerConnection, id: string): BlockPlace | undefined {
-  const present = connection.first<BlockPlace>(BLOCK, { id });
-  if (present) return present;
-  const former = connection.first<{ blockId: string }>(FORMER, { id });
-  return former && connection.first<BlockPlace>(BLOCK, { id: former.blockId });
-}
+const blockOf = (connection: ViewerConnection, id: string): BlockPlace | undefined =>
+  connection.first<BlockPlace>(BLOCK, { id });
 
 /** The page that an id leads to: itself, or what it was merged into; itself too where that leads round. */
 function survivorOf(connection: ViewerConnection, id: string): string {

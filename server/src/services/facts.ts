@@ -17,6 +17,8 @@ export interface FactsOf {
   row: number | null;
   /** The title that the index has; null when it has none. */
   indexed: string | null;
+  /** The moment at which it was changed by somebody, if it was. */
+  at?: string;
 }
 
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
@@ -50,11 +52,9 @@ export class FactWriter {
     this.writeRows('formerIds', ['formerId', 'blockId'], of.id, previous?.formerIds, facts.formerIds);
     const holder = HOLDERS[of.holder];
     const { writer } = this.database;
-    holder.writeCounts(writer, of.id, facts);
-    if (isChanged || !previous) {
-      this.run(MAKE_DUE, of.id);
-      holder.forgetFindings(writer, of.id);
-    }
+    const { firstWords, wordCount } = facts;
+    holder.write(writer, of.id, { title, firstWords, wordCount, at: of.at ?? null });
+    if (isChanged || !previous) this.run(MAKE_DUE, of.id);
     if (of.indexed !== title) {
       holder.noteName(writer, of.id, of.indexed ?? '');
       holder.noteName(writer, of.id, title);

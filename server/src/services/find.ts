@@ -13,10 +13,10 @@ import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
 import { sees, visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { LINES_WITH_WORDS, NODE } from '../entities/block.queries';
-import { NAMED } from '../entities/entry.queries';
+import { BLOCK, LINES_WITH_WORDS } from '../entities/block.queries';
+import { ALL_STEPS } from '../entities/entry.queries';
 import { RANKED, UNRANKED } from '../entities/find.queries';
-import { entryTitle, type Entries, type EntryReader, type TitledEntry } from './entries';
+import { entryTitle, type Entries, type BlockPlace, type EntryReader, type Step } from './entries';
 import { allOtherNames, otherNamesOf } from './otherNames';
 
 const SHOWN = 24;
@@ -24,9 +24,6 @@ const SHOWN = 24;
 const SHORT = 3;
 /** The names of so many accounts are kept ready. */
 const ACCOUNTS_KEPT = 8;
-
-/** An entry as it is found by name. */
-type NamedEntry = TitledEntry & { id: string; parentId: string | null };
 
 /** The names of an account, with those that changed since they were taken in. */
 interface KnownNames {
@@ -84,7 +81,7 @@ export class Find {
   private async readNames(viewer: Viewer): Promise<NameIndex> {
     const others = await allOtherNames(this.database, viewer);
     const index = new NameIndex();
-    for (const row of this.database.reading(viewer).all<NamedEntry>(NAMED)) {
+    for (const row of this.database.reading(viewer).all<Step>(ALL_STEPS)) {
       index.set(row.id, entryTitle(row), row.parentId, others.get(row.id));
     }
     return index;
@@ -122,8 +119,10 @@ function finding(connection: ViewerConnection, reader: EntryReader, target: Targ
 
 /** A line as it reads, with the present titles of what it links to. */
 function lineAsRead(connection: ViewerConnection, reader: EntryReader, documentId: string, id: string): string {
-  const row = connection.first<{ node: string }>(NODE, { documentId, id });
-  return row ? shownWords(JSON.parse(row.node) as NodeJson, (linked) => reader.target(linked).title) : '';
+  const row = connection.first<BlockPlace>(BLOCK, { id });
+  return row?.pageId === documentId
+    ? shownWords(JSON.parse(row.node) as NodeJson, (linked) => reader.target(linked).title)
+    : '';
 }
 
 /** The first line that holds most of what is looked for. */

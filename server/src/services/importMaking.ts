@@ -17,7 +17,7 @@ import { accountOf, addEntry, isOfImport, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { DayBeginningEntity } from '../entities';
-import { BLOCK_TAKEN } from '../entities/block.queries';
+import { HELD_ELSEWHERE } from '../entities/block.queries';
 import { ADD_DOCUMENT } from '../entities/document.queries';
 import { LAST_KEY } from '../entities/entry.queries';
 import { Problem } from '../problem';
@@ -172,7 +172,7 @@ export class ImportMaking {
       yield;
     }
     const connection = this.database.writing(this.viewer);
-    const isTaken = (id: string) => connection.first(BLOCK_TAKEN, { id }) !== undefined;
+    const isTaken = (id: string) => connection.first(HELD_ELSEWHERE, { id, documentId: '' }) !== undefined;
     return repairBody({ type: 'doc', content: checked }, isTaken).body;
   }
 
@@ -186,7 +186,7 @@ export class ImportMaking {
     for (const [day, body] of dayBodies) {
       const id = dayId(viewer.accountId, day);
       const isOpened = await isBegun(manager, id);
-      if (isOfImport(database.writer, id, importId) && !isOpened) {
+      if (!isOpened && (await isOfImport(manager, id, importId))) {
         report.days += 1;
         continue;
       }
@@ -201,7 +201,7 @@ export class ImportMaking {
         continue;
       }
       const content = [...present.content, ...lacking];
-      accepted.push(this.documents.rewriteWithin(viewer, id, { type: 'doc', content }));
+      accepted.push(await this.documents.rewriteWithin(manager, viewer, id, { type: 'doc', content }));
       report.remarks.push({ path, what: 'The day is written already; its lines were added at the end.' });
       report.days += 1;
     }

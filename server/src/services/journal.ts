@@ -4,15 +4,18 @@ import { Between } from 'typeorm';
 import { ownedBy, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { EntryEntity } from '../entities';
-import { DAY, DAYS_BEFORE } from '../entities/journal.queries';
+import { DAYS } from '../entities/journal.queries';
 import { dayBeginning } from './dayBeginnings';
+
+/** No day of a calendar comes before it. */
+const FIRST_DAY = '0000-01-01';
 
 /** The days of an account. */
 export class Journal {
   constructor(private database: Database) {}
 
   async day(viewer: Viewer, day: string): Promise<DayPage> {
-    const row = this.database.reading(viewer).first<DayRow>(DAY, { day });
+    const row = this.database.reading(viewer).first<DayRow>(DAYS, { from: day, to: day, least: 0, limit: 1 });
     if (row) return toDay(row);
     const pageId = dayId(viewer.accountId, day);
     return {
@@ -28,7 +31,8 @@ export class Journal {
 
   /** Written days before a day, newest first. */
   before(viewer: Viewer, day: string, limit: number): DayPage[] {
-    return this.database.reading(viewer).all<DayRow>(DAYS_BEFORE, { day, limit }).map(toDay);
+    const span = { from: FIRST_DAY, to: addDays(day, -1), least: 1, limit };
+    return this.database.reading(viewer).all<DayRow>(DAYS, span).map(toDay);
   }
 
   /** The words written on each of the seven days that end with this one. */

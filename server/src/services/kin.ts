@@ -2,7 +2,7 @@ import type { Kin, KinFound } from '@glossarion/core/kin';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';
 import { KinEntity, KinMadeEntity } from '../entities';
-import { IS_LINKED } from '../background/kin.queries';
+import { linkedWith } from '../background/kin';
 import type { Background } from './background';
 import type { Entries } from './entries';
 
@@ -24,15 +24,15 @@ export class KinReader {
     if (entry.kind !== 'page' || entry.day !== null) return { kin: [], isPending: false };
     const { manager } = this.database;
     const made = await manager.findOneBy(KinMadeEntity, { pageId });
-    const isPending = !made || Date.parse(made.madeAt) < Date.now() - STALE_AFTER;
+    const isPending = !made || made.madeAt < entry.changedAt || Date.parse(made.madeAt) < Date.now() - STALE_AFTER;
     if (isPending) this.background.wantKin(pageId);
     const rows = await manager.find(KinEntity, { where: { pageId }, order: { place: 'ASC' } });
-    const connection = this.database.reading(viewer);
+    const linked = new Set(linkedWith(this.database.reading(viewer), pageId));
     const reader = this.entries.reader(viewer);
     const kin = rows.flatMap(({ otherId, likeness, why }) => {
       const [target] = reader.present([otherId]);
       const { words, links, tags } = JSON.parse(why) as Omit<Kin, 'id' | 'likeness'>;
-      if (!target || connection.first(IS_LINKED, { pageId, otherId })) return [];
+      if (!target || linked.has(otherId)) return [];
       return [{ target, likeness, words, links: reader.present(links).map(({ title }) => title), tags }];
     });
     return { kin, isPending };

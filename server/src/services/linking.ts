@@ -1,6 +1,6 @@
 import { linkRanges, mapTextBlocks, nameKey, type NamedAt } from '@glossarion/core/alsoNamed';
 import { isCalendarDate } from '@glossarion/core/dates';
-import { checkBody, type NodeJson } from '@glossarion/core/document';
+import { checkBody, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import { dayOfKey } from '../background/alsoNamed';
 import { foldWords } from '@glossarion/core/find';
 import { dayId } from '@glossarion/core/journal';
@@ -43,7 +43,8 @@ export const rewrite: Performer<'rewrite'> = async (act, context) => {
     return other;
   });
   if (before.length !== next.size) throw new Problem(409, 'The line is not on its page any more.');
-  context.accepted.push(context.documents.rewriteWithin(context.viewer, act.id, { type: 'doc', content: rewritten }));
+  const body: BodyJson = { type: 'doc', content: rewritten };
+  context.accepted.push(await context.documents.rewriteWithin(context.manager, context.viewer, act.id, body));
   return [{ do: 'rewrite', id: act.id, nodes: before }];
 };
 

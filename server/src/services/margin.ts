@@ -10,7 +10,7 @@ import {
 } from '@glossarion/core/margin';
 import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { FOLLOWING, LINE, REFERRING, TAGS_OF_LINE, WHOLE_LINES } from '../entities/link.queries';
+import { FOLLOWING, LINE, REFERRING, TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
 import type { Entries, EntryPlace, Step } from './entries';
 
 /** Lines beneath a referring line that are shown with it. */
@@ -145,7 +145,7 @@ function isWanted(connection: ViewerConnection, { row, place, notebook }: Referr
 }
 
 const tagsOf = (connection: ViewerConnection, { id, blockId }: ReferringRow) =>
-  connection.all<{ name: string; tag: string }>(TAGS_OF_LINE, { documentId: id, blockId });
+  connection.all<{ name: string; tag: string }>(TAGS_OF, { documentId: id, blockId });
 
 /** What there is to filter by, most first. */
 function facets(connection: ViewerConnection, all: readonly Referring[]): MarginFacets {

@@ -21,7 +21,7 @@ beforeEach(async () => {
   await ines.post('/imports', { files: notes }).expect(200);
 });
 afterEach(async () => {
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
   await server.stop();
 });
 

@@ -21,8 +21,8 @@ afterAll(() => server.stop());
 beforeEach(async () => {
   person = await server.person();
 });
-afterEach(() => {
-  expect(checkData(server.services.database.writer)).toEqual([]);
+afterEach(async () => {
+  expect(await checkData(server.services.database)).toEqual([]);
 });
 
 const heading = (words: string, level = 2) => block('heading', words, { level });

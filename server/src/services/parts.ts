@@ -1,13 +1,12 @@
 import { block, checkBody, newId, shownWords, type BodyJson, type NodeJson } from '@glossarion/core/document';
-import type { Act, MovedBlock, PlacedEntry } from '@glossarion/core/outline';
+import type { Act, MovedBlock } from '@glossarion/core/outline';
 import { planFoldBack, planLift, planSend, planSplit } from '@glossarion/core/parts';
 import { IsNull } from 'typeorm';
-import { sees, visibleEntry, writableEntry } from '../access';
+import { entryIfVisible, sees, writableEntry } from '../access';
 import { prepared } from '../database/prepared';
-import { EntryEntity } from '../entities';
-import { PLACED, STEP } from '../entities/entry.queries';
+import { BlockEntity, EntryEntity, LinkEntity } from '../entities';
+import { STEP } from '../entities/entry.queries';
 import { DROP_INDEX } from '../entities/find.queries';
-import { LINKED_ALONE } from '../entities/link.queries';
 import { Problem } from '../problem';
 import type { ActContext, Performer } from './acts';
 import { adjustBeneath, weightOf } from './beneath';
@@ -44,7 +43,7 @@ class Pages {
         undo.push({ do: 'dropBlocks', id: pageId, blockIds: [idOf(line)] });
       }
       const body: BodyJson = { type: 'doc', content };
-      context.accepted.push(context.documents.rewriteWithin(context.viewer, pageId, body));
+      context.accepted.push(await context.documents.rewriteWithin(context.manager, context.viewer, pageId, body));
     }
     return undo;
   }
@@ -180,8 +179,8 @@ export const split: Performer<'split'> = (act, context) => {
 
 export const foldBack: Performer<'foldBack'> = async (act, context) => {
   const { connection, documents, manager, viewer } = context;
-  const entry = sees(connection, act.id) ? visibleEntry(connection, act.id) : null;
-  const into = entry?.parentId ? linkingPage(context, entry.id, entry.parentId) : null;
+  const entry = entryIfVisible(connection, act.id);
+  const into = entry?.parentId ? await linkingPage(context, entry.id, entry.parentId) : null;
   if (!entry || !into)
     throw new Problem(400, 'This page stands beneath no other page that it could be folded back into.');
   if (await manager.existsBy(EntryEntity, { parentId: entry.id, deletedAt: IsNull() }))
@@ -192,9 +191,16 @@ export const foldBack: Performer<'foldBack'> = async (act, context) => {
 };
 
 /** The page a page is folded back into: the one above it, or a day that it was lifted from. */
-function linkingPage({ connection }: ActContext, id: string, parentId: string): string | null {
-  if (connection.first<PlacedEntry>(PLACED, { id: parentId })?.kind === 'page') return parentId;
-  const linking = connection.all<{ id: string }>(LINKED_ALONE, { id });
+async function linkingPage({ connection, manager }: ActContext, id: string, parentId: string): Promise<string | null> {
+  if (entryIfVisible(connection, parentId)?.kind === 'page') return parentId;
+  // The line has no words of its own: the link is all there is in it.
+  const query = manager
+    .createQueryBuilder(EntryEntity, 'e')
+    .select('DISTINCT e.id', 'id')
+    .innerJoin(LinkEntity.options.name, 'l', 'l.documentId = e.id')
+    .innerJoin(BlockEntity.options.name, 'b', 'b.documentId = l.documentId AND b.id = l.blockId')
+    .where("l.target = :id AND b.words = '' AND e.deletedAt IS NULL", { id });
+  const linking = await connection.visible(query).getRawMany<{ id: string }>();
   return linking.length === 1 ? linking[0]!.id : null;
 }
 

@@ -1,24 +1,9 @@
 import type { Pickable } from '@glossarion/core/pickables';
-import type { EntryRow, Viewer } from '../access';
+import type { Viewer } from '../access';
 import type { Database } from '../database/database';
-import { PICKABLE, PICKABLES } from '../entities/entry.queries';
-import { entryTitle, isUnwritten } from './entries';
+import { ALL_STEPS, STEP } from '../entities/entry.queries';
+import { entryTitle, isUnwritten, type Step } from './entries';
 import { allOtherNames, otherNamesOf } from './otherNames';
-
-type Row = Pick<
-  EntryRow,
-  | 'id'
-  | 'kind'
-  | 'parentId'
-  | 'name'
-  | 'firstWords'
-  | 'wordCount'
-  | 'day'
-  | 'pigment'
-  | 'season'
-  | 'deletedAt'
-  | 'mergedInto'
->;
 
 /** More changes than these are not told one by one. */
 const KEPT = 2_000;
@@ -61,7 +46,7 @@ export class PickableNames {
     const connection = this.database.reading(viewer);
     const found: Pickable[] = [];
     for (const id of changed) {
-      const row = connection.first<Row>(PICKABLE, { id });
+      const row = connection.first<Step>(STEP, { id });
       if (row) found.push(pickable(row, await otherNamesOf(this.database.manager, id)));
     }
     const present = new Set(found.map(({ id }) => id));
@@ -70,7 +55,7 @@ export class PickableNames {
 
   private async all(viewer: Viewer): Promise<Pickable[]> {
     const others = await allOtherNames(this.database, viewer);
-    const rows = this.database.reading(viewer).all<Row>(PICKABLES);
+    const rows = this.database.reading(viewer).all<Step>(ALL_STEPS);
     return rows.map((row) => pickable(row, others.get(row.id) ?? []));
   }
 
@@ -81,7 +66,7 @@ export class PickableNames {
   }
 }
 
-const pickable = (row: Row, names: string[]): Pickable => ({
+const pickable = (row: Step, names: string[]): Pickable => ({
   id: row.id,
   kind: row.kind,
   parentId: row.parentId,

@@ -20,7 +20,7 @@ beforeEach(async () => {
 });
 afterEach(async () => {
   opened.splice(0).forEach((each) => each.socket.close());
-  expect(checkData(server.services.database.writer)).toEqual([]);
+  expect(await checkData(server.services.database)).toEqual([]);
   await server.stop();
 });
 

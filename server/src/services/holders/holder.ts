@@ -13,6 +13,13 @@ export interface Held {
   accountId: string;
 }
 
+/** What is known of something by its document. */
+export interface Known extends Pick<BodyFacts, 'firstWords' | 'wordCount'> {
+  title: string;
+  /** The moment at which it was changed; null when it was not. */
+  at: string | null;
+}
+
 /** One kind of what documents hang under. */
 export interface Holder {
   /** Whether the viewer may see it. */
@@ -25,14 +32,10 @@ export interface Holder {
    * @throws Problem when the viewer may not
    */
   guard: (connection: ViewerConnection, id: string) => void;
-  /** Takes over what is known by the text. */
-  writeCounts: (writer: RawDatabase, id: string, facts: Pick<BodyFacts, 'firstWords' | 'wordCount'>) => void;
-  /** Takes over the title, and that something was changed at this moment. */
-  writeTitle: (writer: RawDatabase, id: string, title: string, at: string) => void;
+  /** Takes over what is known of it by its document. */
+  write: (writer: RawDatabase, id: string, known: Known) => void;
   /** Notes that it is called so from now on, or not any more. */
   noteName: (writer: RawDatabase, id: string, name: string) => void;
   /** Other names by which it is found like by its title. */
   otherNames: (writer: RawDatabase, id: string) => string[];
-  /** What was worked out of its text before is not known any more. */
-  forgetFindings: (writer: RawDatabase, id: string) => void;
 }
