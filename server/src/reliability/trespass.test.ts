@@ -8,7 +8,18 @@ import { MESSAGE_KINDS } from '../socket/messages';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { until } from '../testing/until';
 import { acts } from '../testing/trespassing/acts';
-import { given, hers, line, make, mine, SECRET, settleInes, settleTomas, theirs } from '../testing/trespassing/people';
+import {
+  given,
+  hers,
+  line,
+  make,
+  mine,
+  SECRET,
+  settleInes,
+  settleTomas,
+  theirs,
+  type Attempt,
+} from '../testing/trespassing/people';
 import { messages, rows } from '../testing/trespassing/routes';
 
 /**
@@ -53,9 +64,10 @@ test('8 every route, act and message is tried', () => {
 });
 
 type Method = 'get' | 'post' | 'put' | 'delete';
-const asks = () =>
+const tomasTries = (): Attempt => ({ ids: hers(), own: mine, block: theirs.block, word: SECRET });
+const asks = (attempt = tomasTries()) =>
   [...declaredRoutes].flatMap(([key, { method, isOpen }]) =>
-    rows[key]!().map((ask) => ({ key, method: method as Method, isOpen, ...ask })),
+    rows[key]!(attempt).map((ask) => ({ key, method: method as Method, isOpen, ...ask })),
   );
 const send = (server: TestedServer, cookie: string | null, ask: ReturnType<typeof asks>[number]) => {
   const asked = request(server.url)[ask.method](`/api${ask.address}`).set('Origin', server.url);

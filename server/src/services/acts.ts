@@ -153,6 +153,8 @@ const PERFORMERS: { [K in ActKind]: Performer<K> } = {
 
   putBack: async (act, context) => {
     const entry = writableButNoDay(context, act.id);
+    // What it stood in may be gone: that is said in its own words.
+    if (act.parentId !== null && sees(context.connection, act.parentId)) writableButNoDay(context, act.parentId);
     checkPlace(context.outline, entry, act.parentId);
     await setPlace(context, entry, await spotAgain(context, entry, act));
     return [{ do: 'putBack', id: entry.id, parentId: entry.parentId, orderKey: entry.orderKey }];

@@ -25,6 +25,7 @@ class Pages {
   content(pageId: string): NodeJson[] {
     const known = this.contents.get(pageId);
     if (known) return known;
+    writableEntry(this.context.connection, pageId);
     const content = [...this.context.documents.bodyWithin(this.context.viewer, pageId).content];
     this.contents.set(pageId, content);
     return content;

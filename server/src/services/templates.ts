@@ -13,6 +13,7 @@ import { sees, visibleEntry, type EntryRow, type Viewer, type ViewerConnection }
 import type { Database } from '../database/database';
 import { DocumentEntity, EntryEntity } from '../entities';
 import { UP } from '../entities/entry.queries';
+import { notFound } from '../problem';
 import { entryTitle } from './entries';
 
 /** What a page made from a template begins with. */
@@ -32,7 +33,8 @@ export async function fillTemplate(
   { templateId, date, time, answers }: TemplateUse,
 ): Promise<FilledTemplate> {
   const template = visibleEntry(connection, templateId);
-  const { json } = await manager.findOneByOrFail(DocumentEntity, { id: templateId });
+  const document = await manager.findOneBy(DocumentEntity, { id: templateId });
+  if (!document) throw notFound();
   const query = manager.createQueryBuilder(EntryEntity, 'e').select('e.name', 'name').where({ madeFrom: templateId });
   const made = await connection.visible(query.andWhere('e.deletedAt IS NULL')).getRawMany<{ name: string }>();
   const place = page.parentId ? entryTitle(visibleEntry(connection, page.parentId)) : '';
@@ -40,7 +42,7 @@ export async function fillTemplate(
   const isNamed = page.name.trim() !== '';
   const isTitleFilled = placeholdersIn(template.name).length > 0;
   const title = isNamed ? page.name : isTitleFilled ? fillText(template.name, { ...known, title: '' }).trim() : '';
-  return { title, body: fillBody(JSON.parse(json) as BodyJson, page.id, { ...known, title }) };
+  return { title, body: fillBody(JSON.parse(document.json) as BodyJson, page.id, { ...known, title }) };
 }
 
 type TemplateRow = Pick<EntryRow, 'id' | 'name' | 'firstWords' | 'day' | 'kind'> & { json: string };

@@ -1,117 +1,117 @@
 import { newId } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/outline';
-import { hers, line, make, mine, SECRET, theirs } from './people';
+import { line, make, type Attempt } from './people';
 
-/** The acts as Tomas may try them; what he does on his own pages does succeed, on both servers. */
-export const acts: Record<Act['do'], () => object[]> = {
-  make: () => [
-    ...hers().map((id) => make(newId(), 'page', id, 'Inside')),
-    ...hers().map((id) => ({ ...make(newId(), 'page', mine.notebook, 'Beside'), afterId: id })),
-    ...hers().map((id) => ({ ...make(newId(), 'page', mine.notebook, 'Of'), overviewOf: id })),
-    ...hers().map((id) => ({
-      ...make(newId(), 'page', mine.notebook, 'From'),
+/** The acts as somebody may try them with ids of another account; what they do on their own pages does succeed. */
+export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
+  make: ({ ids, own }) => [
+    ...ids.map((id) => make(newId(), 'page', id, 'Inside')),
+    ...ids.map((id) => ({ ...make(newId(), 'page', own.notebook, 'Beside'), afterId: id })),
+    ...ids.map((id) => ({ ...make(newId(), 'page', own.notebook, 'Of'), overviewOf: id })),
+    ...ids.map((id) => ({
+      ...make(newId(), 'page', own.notebook, 'From'),
       from: { templateId: id, date: '9 March', time: '10:00', answers: {} },
     })),
   ],
-  name: () => hers().map((id) => ({ do: 'name', id, name: 'Mine now' })),
-  describe: () => [
-    ...hers().map((id) => ({ do: 'describe', id, showsLeaves: true })),
-    ...hers().map((id) => ({ do: 'describe', id: mine.notebook, templateId: id })),
+  name: ({ ids }) => ids.map((id) => ({ do: 'name', id, name: 'Mine now' })),
+  describe: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'describe', id, showsLeaves: true })),
+    ...ids.map((id) => ({ do: 'describe', id: own.notebook, templateId: id })),
   ],
-  place: () => [
-    ...hers().map((id) => ({ do: 'place', id, parentId: mine.notebook })),
-    ...hers().map((id) => ({ do: 'place', id: mine.page, parentId: id })),
-    ...hers().map((id) => ({ do: 'place', id: mine.page, parentId: mine.notebook, afterId: id })),
+  place: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'place', id, parentId: own.notebook })),
+    ...ids.map((id) => ({ do: 'place', id: own.page, parentId: id })),
+    ...ids.map((id) => ({ do: 'place', id: own.page, parentId: own.notebook, afterId: id })),
   ],
-  putBack: () => [
-    ...hers().map((id) => ({ do: 'putBack', id, parentId: mine.notebook, orderKey: 'a0' })),
-    ...hers().map((id) => ({ do: 'putBack', id: mine.page, parentId: id, orderKey: 'a0' })),
+  putBack: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'putBack', id, parentId: own.notebook, orderKey: 'a0' })),
+    ...ids.map((id) => ({ do: 'putBack', id: own.page, parentId: id, orderKey: 'a0' })),
   ],
-  season: () => hers().map((id) => ({ do: 'season', id, season: 'aside' })),
-  bin: () => hers().map((id) => ({ do: 'bin', id })),
-  unbin: () => hers().map((id) => ({ do: 'unbin', id })),
-  restore: () => hers().map((id) => ({ do: 'restore', id })),
-  duplicate: () => hers().map((id) => ({ do: 'duplicate', id, copyId: newId() })),
-  pin: () => [
-    ...hers().map((id) => ({ do: 'pin', id })),
-    ...hers().map((id) => ({ do: 'pin', id: mine.page, afterId: id })),
+  season: ({ ids }) => ids.map((id) => ({ do: 'season', id, season: 'aside' })),
+  bin: ({ ids }) => ids.map((id) => ({ do: 'bin', id })),
+  unbin: ({ ids }) => ids.map((id) => ({ do: 'unbin', id })),
+  restore: ({ ids }) => ids.map((id) => ({ do: 'restore', id })),
+  duplicate: ({ ids }) => ids.map((id) => ({ do: 'duplicate', id, copyId: newId() })),
+  pin: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'pin', id })),
+    ...ids.map((id) => ({ do: 'pin', id: own.page, afterId: id })),
   ],
-  unpin: () => hers().map((id) => ({ do: 'unpin', id })),
-  unmake: () => hers().map((id) => ({ do: 'unmake', id })),
-  putBlocks: () => [
-    ...hers().map((id) => ({ do: 'putBlocks', id, afterId: null, nodes: [line('Mine')] })),
-    ...hers().map((id) => ({ do: 'putBlocks', id: mine.page, afterId: id, nodes: [line('Mine')] })),
-    ...hers().map((id) => ({ do: 'putBlocks', id: mine.page, afterId: null, nodes: [line('Hers', id, id)] })),
+  unpin: ({ ids }) => ids.map((id) => ({ do: 'unpin', id })),
+  unmake: ({ ids }) => ids.map((id) => ({ do: 'unmake', id })),
+  putBlocks: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'putBlocks', id, afterId: null, nodes: [line('Mine')] })),
+    ...ids.map((id) => ({ do: 'putBlocks', id: own.page, afterId: id, nodes: [line('Mine')] })),
+    ...ids.map((id) => ({ do: 'putBlocks', id: own.page, afterId: null, nodes: [line('Hers', id, id)] })),
   ],
-  dropBlocks: () => hers().map((id) => ({ do: 'dropBlocks', id, blockIds: [theirs.block] })),
-  moveBlocks: () => [
-    ...hers().map((id) => ({
+  dropBlocks: ({ ids, block }) => ids.map((id) => ({ do: 'dropBlocks', id, blockIds: [block] })),
+  moveBlocks: ({ ids, own, block }) => [
+    ...ids.map((id) => ({
       do: 'moveBlocks',
-      id: mine.page,
-      blocks: [{ id: theirs.block, from: id, to: mine.page, afterId: null, depth: 0 }],
+      id: own.page,
+      blocks: [{ id: block, from: id, to: own.page, afterId: null, depth: 0 }],
     })),
-    ...hers().map((id) => ({
+    ...ids.map((id) => ({
       do: 'moveBlocks',
       id,
-      blocks: [{ id: mine.block, from: mine.page, to: id, afterId: null, depth: 0 }],
+      blocks: [{ id: own.block, from: own.page, to: id, afterId: null, depth: 0 }],
     })),
   ],
-  addFormer: () => [
-    ...hers().map((id) => ({ do: 'addFormer', id, blockId: theirs.block, formerIds: [newId()] })),
-    ...hers().map((id) => ({ do: 'addFormer', id: mine.page, blockId: mine.block, formerIds: [id] })),
+  addFormer: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'addFormer', id, blockId: block, formerIds: [newId()] })),
+    ...ids.map((id) => ({ do: 'addFormer', id: own.page, blockId: own.block, formerIds: [id] })),
   ],
-  removeFormer: () => [
-    ...hers().map((id) => ({ do: 'removeFormer', id, blockId: theirs.block, formerIds: [newId()] })),
-    ...hers().map((id) => ({ do: 'removeFormer', id: mine.page, blockId: mine.block, formerIds: [id] })),
+  removeFormer: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'removeFormer', id, blockId: block, formerIds: [newId()] })),
+    ...ids.map((id) => ({ do: 'removeFormer', id: own.page, blockId: own.block, formerIds: [id] })),
   ],
-  lift: () => [
-    ...hers().map((id) => ({ do: 'lift', id, blockIds: [theirs.block], pageId: newId(), parentId: mine.notebook })),
-    ...hers().map((id) => ({ do: 'lift', id: mine.page, blockIds: [mine.block], pageId: newId(), parentId: id })),
-    ...hers().map((id) => ({
+  lift: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'lift', id, blockIds: [block], pageId: newId(), parentId: own.notebook })),
+    ...ids.map((id) => ({ do: 'lift', id: own.page, blockIds: [own.block], pageId: newId(), parentId: id })),
+    ...ids.map((id) => ({
       do: 'lift',
-      id: mine.page,
+      id: own.page,
       blockIds: [id],
       pageId: newId(),
-      parentId: mine.notebook,
+      parentId: own.notebook,
     })),
   ],
-  split: () => [
-    ...hers().map((id) => ({ do: 'split', id, parentId: mine.notebook, seed: newId() })),
-    ...hers().map((id) => ({ do: 'split', id: mine.page, parentId: id, seed: newId() })),
+  split: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'split', id, parentId: own.notebook, seed: newId() })),
+    ...ids.map((id) => ({ do: 'split', id: own.page, parentId: id, seed: newId() })),
   ],
-  foldBack: () => hers().map((id) => ({ do: 'foldBack', id })),
-  rewrite: () => [
-    ...hers().map((id) => ({ do: 'rewrite', id, nodes: [line('Mine', theirs.block)] })),
-    ...hers().map((id) => ({ do: 'rewrite', id: mine.page, nodes: [line('Mine', id)] })),
+  foldBack: ({ ids }) => ids.map((id) => ({ do: 'foldBack', id })),
+  rewrite: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'rewrite', id, nodes: [line('Mine', block)] })),
+    ...ids.map((id) => ({ do: 'rewrite', id: own.page, nodes: [line('Mine', id)] })),
   ],
-  otherNames: () => [
-    ...hers().map((id) => ({ do: 'otherNames', id, names: ['Mine'] })),
-    { do: 'otherNames', id: mine.page, names: [`Other ${SECRET}`] },
-    { do: 'otherNames', id: mine.page, names: [] },
+  otherNames: ({ ids, own, word }) => [
+    ...ids.map((id) => ({ do: 'otherNames', id, names: ['Mine'] })),
+    { do: 'otherNames', id: own.page, names: [`Other ${word}`] },
+    { do: 'otherNames', id: own.page, names: [] },
   ],
-  linkNames: () => [
-    ...hers().map((id) => ({ do: 'linkNames', id, places: [{ pageId: mine.page, blockId: mine.block }] })),
-    ...hers().map((id) => ({ do: 'linkNames', id: mine.page, places: [{ pageId: id, blockId: theirs.block }] })),
+  linkNames: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'linkNames', id, places: [{ pageId: own.page, blockId: own.block }] })),
+    ...ids.map((id) => ({ do: 'linkNames', id: own.page, places: [{ pageId: id, blockId: block }] })),
   ],
-  leaveUnlinked: () => [
-    ...hers().map((id) => ({ do: 'leaveUnlinked', id, pageId: mine.page, blockId: mine.block, isLeft: true })),
-    ...hers().map((id) => ({ do: 'leaveUnlinked', id: mine.page, pageId: id, blockId: theirs.block, isLeft: true })),
+  leaveUnlinked: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'leaveUnlinked', id, pageId: own.page, blockId: own.block, isLeft: true })),
+    ...ids.map((id) => ({ do: 'leaveUnlinked', id: own.page, pageId: id, blockId: block, isLeft: true })),
   ],
-  merge: () => [
-    ...hers().map((id) => ({ do: 'merge', id, intoId: mine.page })),
-    ...hers().map((id) => ({ do: 'merge', id: mine.page, intoId: id })),
+  merge: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'merge', id, intoId: own.page })),
+    ...ids.map((id) => ({ do: 'merge', id: own.page, intoId: id })),
   ],
-  leadTo: () => [
-    ...hers().map((id) => ({ do: 'leadTo', id, toId: mine.page })),
-    ...hers().map((id) => ({ do: 'leadTo', id: mine.page, toId: id })),
+  leadTo: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'leadTo', id, toId: own.page })),
+    ...ids.map((id) => ({ do: 'leadTo', id: own.page, toId: id })),
   ],
-  send: () =>
-    hers().flatMap((id) => {
+  send: ({ ids, own, block }) =>
+    ids.flatMap((id) => {
       const copying = { do: 'send', at: 'end', form: 'copy' };
       return [
-        { ...copying, id, toId: mine.page, blockIds: [theirs.block], seed: newId() },
-        { ...copying, id: mine.page, toId: id, blockIds: [mine.block], seed: newId() },
-        { ...copying, id: mine.page, toId: mine.page, blockIds: [mine.block], at: id, seed: newId() },
+        { ...copying, id, toId: own.page, blockIds: [block], seed: newId() },
+        { ...copying, id: own.page, toId: id, blockIds: [own.block], seed: newId() },
+        { ...copying, id: own.page, toId: own.page, blockIds: [own.block], at: id, seed: newId() },
       ];
     }),
 };

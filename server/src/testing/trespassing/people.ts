@@ -1,5 +1,6 @@
 import request from 'supertest';
 import { block, newId } from '@glossarion/core/document';
+import { GrantEntity } from '../../entities';
 import type { Person, TestedServer } from '../makeServer';
 
 /** Stands in everything that Ines wrote. */
@@ -15,11 +16,35 @@ export const theirs = {
   block: newId(),
   import: newId(),
 };
-/** What Tomas has. */
-export const mine = { notebook: newId(), page: newId(), block: newId() };
+/** What of it was granted to Edda to read: a section with pages that speak of what was not. */
+export const granted = { section: newId(), page: newId(), beneath: newId(), block: newId() };
+export const grantedIds = (): string[] => Object.values(granted);
+
+/** What somebody has of their own. */
+export interface Own {
+  notebook: string;
+  page: string;
+  block: string;
+}
+const own = (): Own => ({ notebook: newId(), page: newId(), block: newId() });
+/** What Tomas has, and what Edda has. */
+export const mine = own();
+export const eddas = own();
+
+/** What is tried: ids of another account, one of a block of it, and what whoever tries has. */
+export interface Attempt {
+  ids: readonly string[];
+  own: Own;
+  block: string;
+  /** A word that whoever tries writes of their own. */
+  word: string;
+}
+
 /** Ids that the server itself gave to what Ines added, and that Tomas has got hold of too. */
 export const given: { file: string; day: string } = { file: newId(), day: newId() };
-export const hers = (): string[] => [...Object.values(theirs), ...Object.values(given)];
+/** All that is hers and was granted to nobody. */
+export const kept = (): string[] => [...Object.values(theirs), ...Object.values(given)];
+export const hers = (): string[] => [...kept(), ...grantedIds()];
 
 export const make = (id: string, kind: string, parentId: string | null, name: string): object => ({
   do: 'make',
@@ -50,6 +75,17 @@ export async function settleInes(server: TestedServer): Promise<Person> {
   await act({ do: 'describe', id: theirs.notebook, templateId: theirs.template });
   await act({ do: 'pin', id: theirs.page });
   await act({ do: 'bin', id: theirs.binned });
+  await act(
+    make(granted.section, 'section', theirs.notebook, 'Open section'),
+    make(granted.page, 'page', granted.section, 'Open page'),
+    make(granted.beneath, 'page', granted.page, 'Beneath it'),
+  );
+  const open = [line('The open race ', granted.block, theirs.page, theirs.block, granted.beneath)];
+  await act({ do: 'putBlocks', id: granted.page, afterId: null, nodes: open });
+  const back = [line('Also the Open page ', newId(), granted.page)];
+  await act({ do: 'putBlocks', id: granted.beneath, afterId: null, nodes: back });
+  const secret = [line(`${SECRET} speaks of the Open page `, newId(), granted.page, granted.block)];
+  await act({ do: 'putBlocks', id: theirs.other, afterId: null, nodes: secret });
   await ines.post(`/entries/${theirs.page}/visits`).expect(204);
   const files = [{ path: 'Journal/2026-03-09.md', text: `${SECRET} on this day.` }];
   await ines.post('/imports', { id: theirs.import, files }).expect(200);
@@ -65,11 +101,23 @@ export async function settleInes(server: TestedServer): Promise<Person> {
   return ines;
 }
 
-export async function settleTomas(server: TestedServer): Promise<Person> {
-  const tomas = await server.person('Tomas');
-  const act = (...acts: object[]) => tomas.post('/acts', { acts }).expect(200);
-  await act(make(mine.notebook, 'notebook', null, 'Own'), make(mine.page, 'page', mine.notebook, 'Own page'));
-  const nodes = [line('In the race', mine.block, theirs.page, theirs.block, given.day)];
-  await act({ do: 'putBlocks', id: mine.page, afterId: null, nodes });
-  return tomas;
+/** Makes an account with a page that links to what is hers. */
+async function settle(server: TestedServer, name: string, { notebook, page, block: blockId }: Own): Promise<Person> {
+  const person = await server.person(name);
+  const act = (...acts: object[]) => person.post('/acts', { acts }).expect(200);
+  await act(make(notebook, 'notebook', null, 'Own'), make(page, 'page', notebook, 'Own page'));
+  const nodes = [line('In the race', blockId, theirs.page, theirs.block, given.day)];
+  await act({ do: 'putBlocks', id: page, afterId: null, nodes });
+  return person;
+}
+
+export const settleTomas = (server: TestedServer): Promise<Person> => settle(server, 'Tomas', mine);
+
+/** Somebody who was given a section of hers to read. No route gives anything yet: it is put there. */
+export async function settleEdda(server: TestedServer): Promise<Person> {
+  const edda = await settle(server, 'Edda', eddas);
+  await server.services.database.write((manager) =>
+    manager.insert(GrantEntity, { accountId: edda.id, entryId: granted.section, mayWrite: 0 }),
+  );
+  return edda;
 }

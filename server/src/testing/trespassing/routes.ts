@@ -1,18 +1,18 @@
 import { ACT_KINDS } from '../../routes/acts';
 import type { ClientMessage } from '../../socket/messages';
 import { acts } from './acts';
-import { hers, mine, SECRET, theirs } from './people';
+import { SECRET, theirs, type Attempt } from './people';
 
 /** How a route is asked: the addresses, and for those that change something what is said. */
-export type Row = () => { address: string; body?: object | Buffer }[];
+export type Row = (attempt: Attempt) => { address: string; body?: object | Buffer }[];
 export const plain =
   (...addresses: string[]): Row =>
   () =>
     addresses.map((address) => ({ address }));
 export const withEach =
   (address: string, body?: object): Row =>
-  () =>
-    [...hers(), mine.page].map((id) => ({ address: address.replace(':id', id), ...(body && { body }) }));
+  ({ ids, own }) =>
+    [...ids, own.page].map((id) => ({ address: address.replace(':id', id), ...(body && { body }) }));
 
 export const rows: Record<string, Row> = {
   // Open to everybody; what they tell of accounts is tried in access.test.ts.
@@ -24,8 +24,8 @@ export const rows: Record<string, Row> = {
   'put /account/passphrase': () => [
     { address: '/account/passphrase', body: { present: 'wrong words', next: 'oak and hornbeam' } },
   ],
-  'post /acts': () =>
-    ACT_KINDS.flatMap((kind) => acts[kind]().map((act) => ({ address: '/acts', body: { acts: [act] } }))),
+  'post /acts': (attempt) =>
+    ACT_KINDS.flatMap((kind) => acts[kind](attempt).map((act) => ({ address: '/acts', body: { acts: [act] } }))),
   'get /bin': plain('/bin', `/bin?q=${SECRET}`),
   'get /bin/:id/breaks': withEach('/bin/:id/breaks'),
   'delete /bin/:id': withEach('/bin/:id'),
@@ -40,7 +40,7 @@ export const rows: Record<string, Row> = {
   'get /entries/:id/contents': withEach('/entries/:id/contents'),
   'get /entries/:id/beneath': withEach('/entries/:id/beneath'),
   'put /entries/:id/fold': withEach('/entries/:id/fold', { isOpen: true }),
-  'get /targets': () => [{ address: `/targets?ids=${[...hers(), mine.page].join()}` }],
+  'get /targets': ({ ids, own }) => [{ address: `/targets?ids=${[...ids, own.page].join()}` }],
   'get /blocks/:id': withEach('/blocks/:id'),
   // The very bytes that Ines added: whether they are there already must not show.
   'post /files': () => [{ address: '/files?name=own.txt', body: Buffer.from(SECRET) }],
@@ -49,9 +49,9 @@ export const rows: Record<string, Row> = {
   'get /find': plain(`/find?q=${SECRET}`, '/find?q=race', `/find?q=${SECRET.slice(0, 3)}`),
   'get /names': plain(`/names?q=${SECRET}`, '/names?q=Own', '/names?q=Mill'),
   'get /pickables': plain('/pickables'),
-  'get /web-title': () => hers().map((id) => ({ address: `/web-title?address=http://notes.example/p/${id}` })),
-  'post /imports': () => [
-    { address: '/imports', body: { files: [{ path: 'In/A.md', text: `[[${SECRET} ${theirs.page}]] #${SECRET}` }] } },
+  'get /web-title': ({ ids }) => ids.map((id) => ({ address: `/web-title?address=http://notes.example/p/${id}` })),
+  'post /imports': ({ word }) => [
+    { address: '/imports', body: { files: [{ path: 'In/A.md', text: `[[${word} ${theirs.page}]] #${word}` }] } },
   ],
   'get /imports/:id': withEach('/imports/:id'),
   'delete /imports/:id': withEach('/imports/:id'),
@@ -65,8 +65,8 @@ export const rows: Record<string, Row> = {
   'get /journal/days': plain('/journal/days?before=2027-01-01'),
   'get /journal/week': plain('/journal/week?day=2026-03-09'),
   'get /settings': plain('/settings'),
-  'put /settings': () =>
-    hers().map((id) => ({
+  'put /settings': ({ ids }) =>
+    ids.map((id) => ({
       address: '/settings',
       body: { key: 'dayTemplates', value: { every: id, weekdays: {} } },
     })),
