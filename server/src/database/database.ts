@@ -49,6 +49,7 @@ export class Database {
   readonly importing = new Set<string>();
   private writes = new WriteQueue();
   private endings = new Set<Ending>();
+  private wroteAt = -Infinity;
   private syncing: { how: 'FULL' | 'NORMAL'; of: RawDatabase | null } = { how: 'FULL', of: null };
   private raw: RawDatabase | undefined;
   private counters: { changes: BetterSqlite3.Statement; version: BetterSqlite3.Statement } | null = null;
@@ -176,6 +177,16 @@ export class Database {
       this.syncAs('NORMAL');
       return this.transact(work);
     });
+  }
+
+  /** Somebody writes, and waits for it: long work makes way for a while. */
+  noteWriting(): void {
+    this.wroteAt = performance.now();
+  }
+
+  /** Whether somebody wrote within so many milliseconds. */
+  isWrittenOn(within: number): boolean {
+    return performance.now() - this.wroteAt < within;
   }
 
   /** Whether the disk is waited for at the end of a transaction (FULL). A connection begins so. */

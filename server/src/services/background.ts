@@ -119,7 +119,7 @@ export class Background {
         if (this.isClosed) return;
         const batch = await this.helper.ask({ do: 'alsoNamed' });
         if (!batch) break;
-        const accounts = await this.database.write((manager) => this.store(manager, batch));
+        const accounts = await this.database.writePiece((manager) => this.store(manager, batch));
         accounts.forEach((accountId) => this.tell(accountId));
         await this.findKin();
         await new Promise((resolve) => setTimeout(resolve, BETWEEN));
@@ -173,7 +173,7 @@ export class Background {
       if (accountId === undefined) continue;
       const pages = await this.pagesOf(accountId);
       const found = await this.helper.ask({ do: 'kin', accountId, pageId, pages });
-      await this.database.write(async (manager) => {
+      await this.database.writePiece(async (manager) => {
         const { writer } = this.database;
         if (accountOf(writer, pageId) === undefined) return;
         await manager.delete(KinEntity, { pageId });

@@ -157,6 +157,7 @@ export class Documents {
 
   /** Takes in an update from a window. Resolves when it is stored; rejects with a ShapeError when it is refused. */
   async receive(viewer: Viewer, id: string, epoch: number, update: Uint8Array, day: string | null): Promise<Accepted> {
+    this.database.noteWriting();
     let elsewhere: Rescue[] = [];
     const receiving = (live: LiveDocument): Change => {
       if (live.epoch !== epoch) throw new StaleEpoch(live.epoch);

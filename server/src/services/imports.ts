@@ -27,7 +27,12 @@ const PER_BYTE = 0.02;
 /** Files of more bytes than this are much to wait for each other in memory. */
 const MUCH = 12_000_000;
 /** A piece of an import is written for about so long, in milliseconds; then others are served. */
-const PIECE = 10;
+const PIECE = 14;
+/** While somebody writes, who waits for it, it is shorter, and a pause follows. */
+const SHORT_PIECE = 3;
+const PAUSE = 4;
+/** Somebody who has written within so many milliseconds is taken to write on. */
+const WRITING_ON = 2_000;
 
 /** How far an import has come. */
 export interface ImportProgress {
@@ -153,15 +158,16 @@ export class Imports {
     const pieces = making.pieces();
     for (;;) {
       signal.throwIfAborted();
+      const isWrittenOn = this.database.isWrittenOn(WRITING_ON);
       const step = await this.database.writePiece(async (manager) => {
-        const end = performance.now() + PIECE;
+        const end = performance.now() + (isWrittenOn ? SHORT_PIECE : PIECE);
         let next = await pieces.next(manager);
         while (!next.done && performance.now() < end) next = await pieces.next(manager);
         return next;
       });
       if (step.done) return step.value;
       // Others may write before the next piece.
-      await new Promise<void>((resolve) => setImmediate(resolve));
+      await new Promise<void>((resolve) => (isWrittenOn ? setTimeout(resolve, PAUSE) : setImmediate(resolve)));
     }
   }
 

@@ -11,7 +11,7 @@ const AT_ONCE = 40;
 /** What came in with `id` is seen by nobody from now on, until it is whole. */
 export async function beginImport(database: Database, viewer: Viewer, id: string): Promise<void> {
   database.importing.add(id);
-  await database.write((manager) =>
+  await database.writePiece((manager) =>
     manager.insert(ImportUnderWayEntity, { id, ...ownedBy(viewer), begunAt: new Date().toISOString() }),
   );
 }

@@ -40,9 +40,21 @@ export class Typist {
 
   /** Adds a line to the end of the page and waits until it is said to be saved; what has no room is sent again. */
   async type(words: string): Promise<void> {
-    const before = Y.encodeStateVector(this.document);
     const body = readBody(this.document);
-    writeBody(this.document, { ...body, content: [...body.content, block('paragraph', words)] });
+    await this.change(() =>
+      writeBody(this.document, { ...body, content: [...body.content, block('paragraph', words)] }),
+    );
+  }
+
+  /** Puts a letter at the beginning of the first line, and waits until it is said to be saved. */
+  async key(letter: string): Promise<void> {
+    const line = this.document.getXmlFragment('body').get(0) as Y.XmlElement;
+    await this.change(() => (line.get(0) as Y.XmlText).insert(0, letter));
+  }
+
+  private async change(changing: () => void): Promise<void> {
+    const before = Y.encodeStateVector(this.document);
+    changing();
     const update = toBase64(Y.encodeStateAsUpdate(this.document, before));
     for (;;) {
       this.number += 1;
