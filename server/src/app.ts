@@ -7,6 +7,7 @@ import { existsSync } from 'node:fs';
 import { STATUS_CODES } from 'node:http';
 import path from 'node:path';
 import { pinoHttp } from 'pino-http';
+import { ActError, type ActRefusal } from '@glossarion/core/acts';
 import { troubleOf } from './database/trouble';
 import { Problem } from './problem';
 import { asText } from './text';
@@ -147,6 +148,9 @@ const describe = ({ status, sentence }: Problem) => ({
   detail: sentence,
 });
 
+/** How it is told why an act was not done. */
+const STATUS_OF: Record<ActRefusal, number> = { missing: 404, refused: 400, conflict: 409 };
+
 function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   const trouble = troubleOf(error);
@@ -155,6 +159,7 @@ function toProblem(error: unknown): Problem {
     return new Problem(400, 'What was sent is nested deeper than anything here can be.');
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large') return new Problem(413, 'That is more than can be taken in at one time.');
+  if (error instanceof ActError) return new Problem(STATUS_OF[error.refusal], error.message);
   if (error instanceof Error && (error.name === 'ShapeError' || error.name === 'PlaceError'))
     return new Problem(400, error.message);
   if (status && status < 500) return new Problem(status, 'What was sent could not be read.');

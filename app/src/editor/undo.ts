@@ -1,19 +1,14 @@
 import { Extension } from '@tiptap/core';
-import type { Act } from '@glossarion/core/outline';
+import { bringText } from '@glossarion/core/acts';
 import { ySyncPluginKey, yUndoPluginKey } from '@tiptap/y-tiptap';
 import { Plugin } from '@tiptap/pm/state';
 import type * as Y from 'yjs';
 import { doAgain, takeBack } from '../features/outline/deeds';
 import { store } from '../state/store';
 
-/** Acts that change the lines of a page: whoever takes back what he did last in the text means these too. */
-const TEXT_ACTS = new Set<Act['do']>(['putBlocks', 'dropBlocks', 'moveBlocks', 'lift', 'split', 'send']);
-
-const isOfText = (acts: readonly Act[]): boolean => acts.some((act) => TEXT_ACTS.has(act.do));
-
 /**
  * Undo takes back what was done last, be it typed in the text or a deed of the server’s such as lifting lines to a
- * page. What is typed is this window’s own; what others write meanwhile stays.
+ * page: whoever takes back what was done last in the text means acts that change the lines of a page too. What is typed is this window’s own; what others write meanwhile stays.
  */
 export const Undo = Extension.create({
   name: 'undo',
@@ -24,14 +19,14 @@ export const Undo = Extension.create({
     const writtenAt = () => (this.storage as { writtenAt: number }).writtenAt;
     const undo = () => {
       const deed = store.getState().view.deeds.at(-1);
-      if (!deed || !isOfText(deed.undo) || deed.at < writtenAt()) return false;
+      if (!deed || !bringText(deed.undo) || deed.at < writtenAt()) return false;
       void takeBack();
       return true;
     };
     const redo = () => {
       const deed = store.getState().view.undone.at(-1);
       const { undoManager } = yUndoPluginKey.getState(this.editor.state) as { undoManager: Y.UndoManager };
-      if (!deed || !isOfText(deed.undo) || undoManager.redoStack.length > 0) return false;
+      if (!deed || !bringText(deed.undo) || undoManager.redoStack.length > 0) return false;
       void doAgain();
       return true;
     };

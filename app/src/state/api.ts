@@ -1,7 +1,8 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { TaskState } from '@glossarion/core/document';
 import type { MarginFilter, MarginPage } from '@glossarion/core/margin';
-import type { Act, Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
+import type { Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
 import type { AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk as DeskInfo } from '@glossarion/core/desk';

@@ -2,7 +2,8 @@ import type { DeskSetting } from '@glossarion/core/desk';
 import type { BodyJson } from '@glossarion/core/document';
 import type { DayPage, DayTemplates } from '@glossarion/core/journal';
 import type { Target } from '@glossarion/core/links';
-import type { Act, EntryInfo } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
+import type { EntryInfo } from '@glossarion/core/outline';
 
 /** What the server answers, where it is more than an idea’s own shape (core). */
 

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { Act, EntryKind } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
+import type { EntryKind } from '@glossarion/core/outline';
 import { keptView, type KeptView } from './keptView';
 
 /** An entry as far as choosing and moving it needs it. */

@@ -1,4 +1,3 @@
-export * from './acts';
 export * from './contents';
 export * from './drop';
 export * from './entry';

@@ -1,7 +1,7 @@
 import { block } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
-import type { Act } from '../outline/acts';
+import type { Act } from '../acts';
 import { idOf, rebased } from './range';
 
 /** Whether a block is nothing but a link to a page. */

@@ -1,7 +1,7 @@
 import { block, pageLink } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
-import type { Act } from '../outline/acts';
+import type { Act } from '../acts';
 import { PlaceError } from '../outline/place';
 import { idOf, isHeading, rebased, withBelongings } from './range';
 

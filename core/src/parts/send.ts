@@ -2,7 +2,7 @@ import { withIds } from '../document/copy';
 import { pageLink, text } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
-import type { Act } from '../outline/acts';
+import type { Act } from '../acts';
 import { PlaceError } from '../outline/place';
 import { endOfPart, idOf, rebased, withBelongings } from './range';
 

@@ -1,7 +1,7 @@
 import { block } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
-import type { Act } from '../outline/acts';
+import type { Act } from '../acts';
 import { PlaceError } from '../outline/place';
 import { overviewNode } from '../overview/overview';
 import { planPart, type ShownWords } from './lift';

@@ -104,3 +104,31 @@ export function nextTitle(title: string): string {
 /** The number a template's next page gets: one more than the highest of those made from it. */
 export const nextNumber = (titlesMade: readonly string[]): number =>
   Math.max(0, ...titlesMade.map((title) => numberIn(title) ?? 0)) + 1;
+
+/** A template, with the titles of the pages that were made from it. */
+export interface Template {
+  title: string;
+  content: readonly NodeJson[];
+  made: readonly string[];
+}
+
+/** A page that is made from a template: what it is called, if it was said, and where it stands. */
+export interface PageFromTemplate {
+  id: string;
+  name: string;
+  place: string;
+}
+
+/** What a page made from a template begins with. A title that was given stands for the template's own. */
+export function fillTemplate(
+  template: Template,
+  page: PageFromTemplate,
+  { date, time, answers }: TemplateUse,
+): { title: string; content: NodeJson[] } {
+  const known = { ...answers, date, time, place: page.place, number: String(nextNumber(template.made)) };
+  const isNamed = page.name.trim() !== '';
+  const isTitleFilled = placeholdersIn(template.title).length > 0;
+  const title = isNamed ? page.name : isTitleFilled ? fillText(template.title, { ...known, title: '' }).trim() : '';
+  const body: BodyJson = { type: 'doc', content: [...template.content] };
+  return { title, content: fillBody(body, page.id, { ...known, title }).content };
+}

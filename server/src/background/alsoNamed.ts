@@ -1,4 +1,4 @@
-import { nameKey, NameFinder, searchedText, textBlocks, type NamedAt } from '@glossarion/core/alsoNamed';
+import { dayKey, nameKey, NameFinder, searchedText, textBlocks, type NamedAt } from '@glossarion/core/alsoNamed';
 import { datesIn } from '@glossarion/core/dates';
 import type { BodyJson } from '@glossarion/core/document';
 import { wordsIn } from '@glossarion/core/find';
@@ -11,11 +11,6 @@ import { OTHER_NAMES } from '../entities/fact.queries';
 import { UNRANKED } from '../entities/find.queries';
 import type { Step } from '../services/entries';
 import { HOLDING_UNSPACED, NAMES } from './alsoNamed.queries';
-
-/** The name by which a day is looked up among what texts name. */
-export const dayKey = (day: string): string => `day ${day}`;
-
-export const dayOfKey = (name: string): string | null => /^day (\d{4}-\d{2}-\d{2})$/u.exec(name)?.[1] ?? null;
 
 export interface FoundLine {
   name: string;

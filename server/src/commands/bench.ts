@@ -6,7 +6,7 @@ import { newId } from '@glossarion/core/document';
 import { foldWords, indexedWords, parseQuery, toMatch } from '@glossarion/core/find';
 import { nameFuzzy } from '@glossarion/core/names';
 import { parseMarkdown } from '@glossarion/core/formats/markdown';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';

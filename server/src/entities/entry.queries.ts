@@ -64,12 +64,16 @@ export const LED = `
     SELECT e.id, e.mergedInto, led.step + 1 FROM led JOIN entries e ON e.id = led.next AND led.step < 500 AND VISIBLE(e)
   ) SELECT id, next FROM led ORDER BY step`;
 
-/** The greatest order key among what stands in something, and the least one after a key. */
+/**
+ * The greatest order key among what stands in something, and the least one after a key: or the same, when somebody else
+ * than `exceptId` has it.
+ */
 export const LAST_KEY = `
   SELECT MAX(e.orderKey) AS orderKey FROM entries e WHERE e.parentId IS @parentId AND e.day IS NULL AND OWN(e)`;
 export const KEY_AFTER = `
-  SELECT e.orderKey FROM entries e WHERE e.parentId IS @parentId AND e.day IS NULL AND e.orderKey > @orderKey AND OWN(e)
-  ORDER BY e.orderKey LIMIT 1`;
+  SELECT e.orderKey FROM entries e
+  WHERE e.parentId IS @parentId AND e.day IS NULL AND e.orderKey >= @orderKey AND OWN(e)
+  AND (e.orderKey > @orderKey OR e.id != @exceptId) ORDER BY e.orderKey LIMIT 1`;
 
 /** Counts pages and sections in or out of what they stand in; the walk goes on from what is returned. */
 export const ADD_BENEATH = `

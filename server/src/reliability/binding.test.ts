@@ -2,7 +2,7 @@ import BetterSqlite3 from 'better-sqlite3';
 import fc from 'fast-check';
 import * as Y from 'yjs';
 import { block, newId, readBody, seedDocument, writeBody, type BodyJson } from '@glossarion/core/document';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { times } from '@glossarion/core/testing';
 import { Documents } from '../services/documents';
 import { FactWriter } from '../services/facts';

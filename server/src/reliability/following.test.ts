@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
 import { newId, ownWords, readBody, writeBody, type NodeJson } from '@glossarion/core/document';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { checkData } from '../services/checkData';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 

@@ -1,6 +1,6 @@
 import { newId } from '@glossarion/core/document';
 import fc from 'fast-check';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { times } from '@glossarion/core/testing';
 import { checkData } from '../services/checkData';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';

@@ -2,7 +2,7 @@ import request from 'supertest';
 import { WebSocket } from 'ws';
 import { SCHEMA_VERSION } from '@glossarion/core/document';
 import { makeApp } from '../app';
-import { ACT_KINDS } from '../routes/acts';
+import { ACT_KINDS } from '@glossarion/core/acts';
 import { declaredRoutes } from '../routes/route';
 import { MESSAGE_KINDS } from '../socket/messages';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { newId } from '@glossarion/core/document';
-import { SEASONS, type Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
+import { SEASONS } from '@glossarion/core/outline';
 import { times } from '@glossarion/core/testing';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
@@ -79,7 +80,8 @@ test(
         for (const wish of wishes) {
           const done = await server.services.acts.perform(ines.viewer, [actOf(wish)]).catch((error: Error) => error);
           // What can’t be done is refused in words, and changes nothing.
-          if (done instanceof Error) expect(`${done.name}: ${done.message}`).toMatch(/^(PlaceError|Problem): /u);
+          if (done instanceof Error)
+            expect(`${done.name}: ${done.message}`).toMatch(/^(ActError|PlaceError|Problem): /u);
           else undos.unshift(done.undo);
         }
         expect(await checkData(server.services.database)).toEqual([]);

@@ -1,15 +1,7 @@
-import {
-  nameKey,
-  searchedText,
-  textBlocks,
-  type AlsoNamedLine,
-  type AlsoNamedLines,
-  type NamedAt,
-} from '@glossarion/core/alsoNamed';
+import { dayKey, nameKey, type AlsoNamedLine, type AlsoNamedLines, type NamedAt } from '@glossarion/core/alsoNamed';
 import type { NodeJson } from '@glossarion/core/document';
 import { namedIn } from '@glossarion/core/margin';
 import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
-import { dayKey } from '../background/alsoNamed';
 import type { Database } from '../database/database';
 import { NAMING } from '../entities/alsoNamed.queries';
 import { BLOCK } from '../entities/block.queries';
@@ -77,13 +69,4 @@ function lineOf(connection: ViewerConnection, row: NamingRow, place: EntryPlace)
   const node = JSON.parse(stored.node) as NodeJson;
   const places = JSON.parse(row.places) as NamedAt[];
   return { pageId, blockId, pageTitle, trail, pigment, day, changedAt, node, places };
-}
-
-/** Those of the places found earlier at which a name still stands in a block. */
-export function placesStillNaming(node: NodeJson, places: readonly NamedAt[], keys: ReadonlySet<string>): NamedAt[] {
-  const texts = textBlocks(node).map(searchedText);
-  return places.filter(([text, start, end]) => {
-    const key = nameKey(texts[text]?.slice(start, end) ?? '');
-    return key !== null && keys.has(key);
-  });
 }

@@ -3,7 +3,7 @@ import http from 'node:http';
 import path from 'node:path';
 import request from 'supertest';
 import { block, newId } from '@glossarion/core/document';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import type { Attachment } from './attachments';
 

@@ -1,5 +1,5 @@
 import type { BodyFacts } from '@glossarion/core/document';
-import type { Changed } from './notices';
+import type { Changed } from '@glossarion/core/acts';
 
 /** A page as others know it. */
 interface Known {

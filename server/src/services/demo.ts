@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { addDays } from '@glossarion/core/journal';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
 import { ownView, type Viewer } from '../access';
 import { DEMO_NAME } from '../routes/accounts';

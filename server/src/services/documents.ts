@@ -42,7 +42,7 @@ import { changedBetween } from './changedBetween';
 import { dayBeginning, rememberBeginning } from './dayBeginnings';
 import type { FactWriter } from './facts';
 import { HOLDERS, type Held, type HolderKind } from './holders';
-import type { Changed } from './notices';
+import type { Changed } from '@glossarion/core/acts';
 
 /** Updates that are kept apart before they are folded into one state. */
 const COMPACT_AFTER = 200;

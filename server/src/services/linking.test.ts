@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { bodyFacts, newId, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { times } from '@glossarion/core/testing';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
@@ -300,7 +300,7 @@ test(
             { do: 'duplicate', id, copyId: newId() },
           ];
           await act(acts[kind]!).catch((error: Error) =>
-            expect(['PlaceError', 'Problem', 'PartError']).toContain(error.name),
+            expect(['ActError', 'PlaceError', 'Problem']).toContain(error.name),
           );
         }
         const wanted = pointingAt();

@@ -1,5 +1,4 @@
-/** What of an account's data changed, as far as windows keep answers about it. */
-export type Changed = 'title' | 'links' | 'outline' | 'folds' | 'desk' | 'settings' | 'alsoNamed' | 'kin';
+import type { Changed } from '@glossarion/core/acts';
 
 /** Tells an account's open windows what has changed elsewhere, so that they ask for it again. */
 export interface Notice {

@@ -1,5 +1,5 @@
 import { newId } from '@glossarion/core/document';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
 

@@ -8,7 +8,7 @@ import {
   type BodyJson,
   type NodeJson,
 } from '@glossarion/core/document';
-import { MAX_ACTS, type Act } from '@glossarion/core/outline';
+import { MAX_ACTS, type Act } from '@glossarion/core/acts';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
 

@@ -1,49 +1,10 @@
 import type { BodyJson } from '@glossarion/core/document';
-import {
-  fillBody,
-  fillText,
-  nextNumber,
-  placeholdersIn,
-  questionsOf,
-  type TemplateInfo,
-  type TemplateUse,
-} from '@glossarion/core/templates';
-import type { EntityManager } from 'typeorm';
-import { sees, visibleEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
+import { questionsOf, type TemplateInfo } from '@glossarion/core/templates';
+import { sees, visibleEntry, type EntryRow, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { DocumentEntity, EntryEntity } from '../entities';
 import { UP } from '../entities/entry.queries';
-import { notFound } from '../problem';
 import { entryTitle } from './entries';
-
-/** What a page made from a template begins with. */
-export interface FilledTemplate {
-  title: string;
-  body: BodyJson;
-}
-
-/**
- * Fills in a template for a page that is being made. A title that was given stands for the template's own. Within a
- * transaction.
- */
-export async function fillTemplate(
-  manager: EntityManager,
-  connection: ViewerConnection,
-  page: { id: string; name: string; parentId: string | null },
-  { templateId, date, time, answers }: TemplateUse,
-): Promise<FilledTemplate> {
-  const template = visibleEntry(connection, templateId);
-  const document = await manager.findOneBy(DocumentEntity, { id: templateId });
-  if (!document) throw notFound();
-  const query = manager.createQueryBuilder(EntryEntity, 'e').select('e.name', 'name').where({ madeFrom: templateId });
-  const made = await connection.visible(query.andWhere('e.deletedAt IS NULL')).getRawMany<{ name: string }>();
-  const place = page.parentId ? entryTitle(visibleEntry(connection, page.parentId)) : '';
-  const known = { ...answers, date, time, place, number: String(nextNumber(made.map(({ name }) => name))) };
-  const isNamed = page.name.trim() !== '';
-  const isTitleFilled = placeholdersIn(template.name).length > 0;
-  const title = isNamed ? page.name : isTitleFilled ? fillText(template.name, { ...known, title: '' }).trim() : '';
-  return { title, body: fillBody(JSON.parse(document.json) as BodyJson, page.id, { ...known, title }) };
-}
 
 type TemplateRow = Pick<EntryRow, 'id' | 'name' | 'firstWords' | 'day' | 'kind'> & { json: string };
 

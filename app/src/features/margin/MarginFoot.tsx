@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { NodeJson } from '@glossarion/core/document';
 import { searchedText, textBlocks } from '@glossarion/core/links';
-import type { Act } from '@glossarion/core/outline';
-import { MAX_ACTS } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
+import { MAX_ACTS } from '@glossarion/core/acts';
 import type { AlsoNamedLine } from '@glossarion/core/alsoNamed';
 import { api, problemSentence, useKinQuery, useAlsoNamedQuery } from '../../state/api';
 import { store } from '../../state/store';
@@ -68,7 +68,10 @@ function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
       'That line is not offered again.',
     );
   const linkAll = async () => {
-    const ask = api.endpoints.alsoNamed.initiate({ id: pageId, limit: MAX_ACTS }, { subscribe: false, forceRefetch: true });
+    const ask = api.endpoints.alsoNamed.initiate(
+      { id: pageId, limit: MAX_ACTS },
+      { subscribe: false, forceRefetch: true },
+    );
     const { data: all, error } = await store.dispatch(ask);
     if (!all) return void store.dispatch(noticed({ words: problemSentence(error) }));
     await perform([linkAct(all.lines)], `${all.lines.length} lines link to “${title}” now.`);

@@ -1,6 +1,6 @@
 import type { NodeJson } from '@glossarion/core/document';
 import { namedIn, type Gloss } from '@glossarion/core/margin';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { noteDeed, performQuietly } from '../outline/deeds';
 import { dropDraft, keepDraft, rewriting } from './glossDrafts';
 

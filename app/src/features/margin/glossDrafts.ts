@@ -1,5 +1,5 @@
 import { ownWords, type NodeJson } from '@glossarion/core/document';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import type { LocalStore } from '../../documents/localStore';
 import { api, problemSentence } from '../../state/api';
 import { store } from '../../state/store';

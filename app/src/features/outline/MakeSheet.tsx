@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { newId } from '@glossarion/core/document';
+import type { Act } from '@glossarion/core/acts';
 import {
   ORNAMENTS,
   PIGMENTS,
-  type Act,
   type EntryKind,
   type Ornament as OrnamentName,
   type Pigment,

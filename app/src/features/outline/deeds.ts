@@ -1,4 +1,4 @@
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { api, problemSentence } from '../../state/api';
 import { store } from '../../state/store';
 import { done, doneAgain, noticed, takenBack } from '../../state/view';

@@ -1,8 +1,8 @@
 import { newId } from '@glossarion/core/document';
+import type { Act } from '@glossarion/core/acts';
 import {
   SEASON_WORDS,
   shownTitle,
-  type Act,
   type EntryKind,
   type Place,
   type Season,

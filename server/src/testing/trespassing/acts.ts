@@ -1,5 +1,5 @@
 import { newId } from '@glossarion/core/document';
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 import { line, make, type Attempt } from './people';
 
 /** The acts as somebody may try them with ids of another account; what they do on their own pages does succeed. */

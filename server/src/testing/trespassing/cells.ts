@@ -1,4 +1,4 @@
-import type { Act } from '@glossarion/core/outline';
+import type { Act } from '@glossarion/core/acts';
 
 /**
  * What must come when somebody who was given a part to read asks for it, in the order of the rows: for the section that
@@ -62,33 +62,34 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
 
 /** An act may be tried in several ways, one after the other. */
 export const ACT_CELLS: Record<Act['do'], readonly number[]> = {
-  make: [...REFUSED, ...OWN, 200, 200, 200, 404, 404, 200, 200, 404],
+  make: [403, 403, 403, 400, ...OWN, 200, 200, 200, 404, 404, 200, 200, 404],
   name: REFUSED,
   describe: [...REFUSED, 200, 200, 200, 404],
-  place: [...REFUSED, ...REFUSED, ...OWN],
+  place: [...REFUSED, 403, 403, 403, 400, ...OWN],
   putBack: [...REFUSED, 403, 403, 403, 400],
   season: REFUSED,
   bin: REFUSED,
   unbin: REFUSED,
   restore: REFUSED,
-  duplicate: REFUSED,
+  duplicate: [400, 403, 403, 404],
   pin: [200, 200, 200, 404, ...OWN],
   unpin: OWN,
   unmake: [403, 403, 403, 200],
   putBlocks: [...REFUSED, ...OWN, ...OWN],
   dropBlocks: REFUSED,
-  moveBlocks: [...REFUSED, ...REFUSED],
+  moveBlocks: [404, 403, 403, 404, ...REFUSED],
   addFormer: [...REFUSED, ...OWN],
   removeFormer: [...REFUSED, ...OWN],
-  lift: [404, 403, 400, 404, ...REFUSED, ...OWN],
+  lift: [404, 403, 400, 404, 403, 403, 403, 400, ...OWN],
   split: [404, 400, 400, 404, 400, 400, 400, 400],
   foldBack: [400, 400, 403, 400],
-  rewrite: [404, 403, 409, 404, 409, 409, 409, 409],
+  rewrite: [...REFUSED, 409, 409, 409, 409],
   otherNames: [...REFUSED, 200, 200],
-  linkNames: [200, 200, 200, 404, ...REFUSED],
+  // Lines that name nothing there are left as they are.
+  linkNames: [200, 200, 200, 404, 404, 200, 200, 404],
   leaveUnlinked: [200, 200, 200, 400, ...REFUSED],
-  merge: [...REFUSED, ...REFUSED],
-  leadTo: [...REFUSED, 200, 200, 200, 404],
+  merge: [404, 403, 403, 404, 404, 403, 403, 404],
+  leadTo: [...REFUSED, 404, 200, 200, 404],
   // Of each: copied from it, copied to it, and copied at it.
   send: [404, 404, 400, 200, 403, 400, 400, 403, 400, 404, 404, 400],
 };

@@ -1,4 +1,4 @@
-import { ACT_KINDS } from '../../routes/acts';
+import { ACT_KINDS } from '@glossarion/core/acts';
 import type { ClientMessage } from '../../socket/messages';
 import { acts } from './acts';
 import { SECRET, theirs, type Attempt } from './people';

@@ -1,0 +1,41 @@
+import type { NodeJson } from '../document/types';
+import type { ActEntry } from './outline';
+
+/** What an entry that is made says of itself; the rest follows from it, or is that of something new. */
+export type MadeEntry = Pick<ActEntry, 'id' | 'kind' | 'parentId' | 'orderKey' | 'name' | 'begunAt'> &
+  Partial<ActEntry>;
+
+/** What may be set of an entry. */
+export type EntryValues = Partial<
+  Pick<
+    ActEntry,
+    | 'parentId'
+    | 'orderKey'
+    | 'pigment'
+    | 'ornament'
+    | 'description'
+    | 'deletedAt'
+    | 'season'
+    | 'showsLeaves'
+    | 'isTemplate'
+    | 'templateId'
+    | 'mergedInto'
+  >
+>;
+
+/** One change of what is stored, as acts plan it. */
+export type Change =
+  /** Makes an entry; a page has blocks. */
+  | { change: 'add'; entry: MadeEntry; content: readonly NodeJson[] | null }
+  | { change: 'set'; id: string; values: EntryValues }
+  | { change: 'name'; id: string; name: string }
+  /** Takes out an entry without a trace. */
+  | { change: 'remove'; id: string }
+  /** Gives a page other blocks. */
+  | { change: 'content'; id: string; content: readonly NodeJson[] }
+  | { change: 'otherNames'; id: string; names: readonly string[] }
+  | { change: 'pin'; id: string; orderKey: string }
+  | { change: 'unpin'; id: string }
+  | { change: 'unlinked'; targetId: string; pageId: string; blockId: string; isLeft: boolean };
+
+export type ChangeKind = Change['change'];

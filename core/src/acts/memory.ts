@@ -1,0 +1,189 @@
+import { bodyFacts } from '../document/facts';
+import type { NodeJson } from '../document/types';
+import { dayId } from '../journal/day';
+import type { Change } from './change';
+import type { ActEntry, ActOutline, PinnedEntry } from './outline';
+
+/** All that is known of an account, as acts see it. */
+export interface HeldOutline {
+  accountId: string;
+  entries: Iterable<ActEntry>;
+  contents?: Iterable<[pageId: string, content: readonly NodeJson[]]>;
+  otherNames?: Iterable<[pageId: string, names: readonly string[]]>;
+  pins?: Iterable<PinnedEntry>;
+}
+
+/** Thrown when an act asks for what an outline in memory does not hold. */
+export class NotHeld extends Error {
+  override name = 'NotHeld';
+}
+
+const byOrder = (one: ActEntry, other: ActEntry): number =>
+  one.orderKey < other.orderKey ? -1 : Number(one.orderKey > other.orderKey);
+
+const NEW: Omit<ActEntry, 'id' | 'kind' | 'parentId' | 'orderKey' | 'name' | 'begunAt' | 'changedAt'> = {
+  pigment: null,
+  ornament: null,
+  description: '',
+  day: null,
+  firstWords: '',
+  wordCount: 0,
+  deletedAt: null,
+  season: null,
+  showsLeaves: 0,
+  isTemplate: 0,
+  templateId: null,
+  madeFrom: null,
+  mergedInto: null,
+};
+
+/** An outline in memory, in which changes can be made: for windows, and for acts that are made of others. */
+export class MemoryOutline implements ActOutline {
+  private entries: Map<string, ActEntry>;
+  private contents: Map<string, readonly NodeJson[]>;
+  private names: Map<string, readonly string[]>;
+  private pinned: Map<string, string>;
+  private unlinked = new Set<string>();
+  private accountId: string;
+
+  constructor(
+    held: HeldOutline,
+    readonly now: string,
+  ) {
+    this.accountId = held.accountId;
+    this.entries = new Map([...held.entries].map((entry) => [entry.id, entry]));
+    this.contents = new Map(held.contents ?? []);
+    this.names = new Map(held.otherNames ?? []);
+    this.pinned = new Map([...(held.pins ?? [])].map(({ entryId, orderKey }) => [entryId, orderKey]));
+  }
+
+  entry(id: string): ActEntry | undefined {
+    return this.entries.get(id);
+  }
+
+  children(parentId: string | null): ActEntry[] {
+    return [...this.entries.values()]
+      .filter((entry) => entry.parentId === parentId && entry.day === null)
+      .sort(byOrder);
+  }
+
+  beneath(id: string): ActEntry[] {
+    const root = this.entries.get(id);
+    if (!root) return [];
+    const held = this.children(id).filter(({ deletedAt }) => deletedAt === null);
+    return [root, ...held.flatMap((child) => this.beneath(child.id))];
+  }
+
+  lastKey(parentId: string | null): string | null {
+    return this.children(parentId).at(-1)?.orderKey ?? null;
+  }
+
+  keyAfter(parentId: string | null, orderKey: string | null): string | null {
+    return this.children(parentId).find((entry) => entry.orderKey > (orderKey ?? ''))?.orderKey ?? null;
+  }
+
+  isKeyTaken(parentId: string | null, orderKey: string, exceptId: string): boolean {
+    return this.children(parentId).some((entry) => entry.orderKey === orderKey && entry.id !== exceptId);
+  }
+
+  content(id: string): readonly NodeJson[] {
+    const content = this.contents.get(id);
+    if (!content) throw new NotHeld(`The text of ${id} is not held.`);
+    return content;
+  }
+
+  otherNames(id: string): readonly string[] {
+    return this.names.get(id) ?? [];
+  }
+
+  pins(): PinnedEntry[] {
+    return [...this.pinned]
+      .map(([entryId, orderKey]) => ({ entryId, orderKey }))
+      .sort((one, other) => (one.orderKey < other.orderKey ? -1 : 1));
+  }
+
+  titlesMadeFrom(templateId: string): string[] {
+    return [...this.entries.values()]
+      .filter((entry) => entry.madeFrom === templateId && entry.deletedAt === null)
+      .map(({ name }) => name);
+  }
+
+  linkingAlone(): readonly string[] {
+    throw new NotHeld('What links where is not held.');
+  }
+
+  isUnlinked(targetId: string, pageId: string, blockId: string): boolean {
+    return this.unlinked.has(`${targetId} ${pageId} ${blockId}`);
+  }
+
+  namedIn(): never {
+    throw new NotHeld('What names what is not held.');
+  }
+
+  dayId(day: string): string {
+    return dayId(this.accountId, day);
+  }
+
+  /** Makes a change, as the server would store it. */
+  apply(change: Change): void {
+    switch (change.change) {
+      case 'add': {
+        const { entry } = change;
+        this.entries.set(entry.id, { ...NEW, changedAt: entry.begunAt, ...entry });
+        if (change.content) this.write(entry.id, change.content);
+        break;
+      }
+      case 'set':
+        this.update(change.id, change.values);
+        break;
+      case 'name':
+        this.update(change.id, { name: change.name, changedAt: this.now });
+        break;
+      case 'remove':
+        this.entries.delete(change.id);
+        this.contents.delete(change.id);
+        this.pinned.delete(change.id);
+        break;
+      case 'content':
+        this.write(change.id, change.content);
+        this.update(change.id, { changedAt: this.now });
+        break;
+      case 'otherNames':
+        this.names.set(change.id, change.names);
+        break;
+      case 'pin':
+        this.pinned.set(change.id, change.orderKey);
+        break;
+      case 'unpin':
+        this.pinned.delete(change.id);
+        break;
+      case 'unlinked': {
+        const key = `${change.targetId} ${change.pageId} ${change.blockId}`;
+        if (change.isLeft) this.unlinked.add(key);
+        else this.unlinked.delete(key);
+      }
+    }
+  }
+
+  private update(id: string, values: Partial<ActEntry>): void {
+    const entry = this.entries.get(id);
+    if (entry) this.entries.set(id, { ...entry, ...values });
+  }
+
+  private write(id: string, content: readonly NodeJson[]): void {
+    this.contents.set(id, content);
+    const { firstWords, wordCount } = bodyFacts({ type: 'doc', content: [...content] });
+    this.update(id, { firstWords, wordCount });
+  }
+
+  /** All of it, to be compared. */
+  held(): Required<HeldOutline> {
+    return {
+      accountId: this.accountId,
+      entries: [...this.entries.values()],
+      contents: [...this.contents],
+      otherNames: [...this.names].filter(([, names]) => names.length > 0),
+      pins: this.pins(),
+    };
+  }
+}

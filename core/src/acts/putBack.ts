@@ -1,0 +1,26 @@
+import type { PlannedAct } from './act';
+import { noDay } from './ask';
+import { ANYTHING } from './changed';
+import { id, orderKey, orNull } from './shape';
+import { spotAgain } from './spot';
+
+/** The inverse of `place`: back to the very spot. */
+export interface PutBack {
+  do: 'putBack';
+  id: string;
+  parentId: string | null;
+  orderKey: string;
+}
+
+export const putBack: PlannedAct<PutBack> = {
+  shape: { parentId: orNull(id), orderKey },
+  touches: (act) => [act.id],
+  changes: ANYTHING,
+  plan: (act, outline) => {
+    const entry = noDay(outline, act.id);
+    return {
+      changes: [{ change: 'set', id: act.id, values: spotAgain(outline, entry, act) }],
+      undo: [{ do: 'putBack', id: act.id, parentId: entry.parentId, orderKey: entry.orderKey }],
+    };
+  },
+};

@@ -1,0 +1,36 @@
+import type { Act } from '.';
+import { NOTHING, type PlannedAct } from './act';
+import { isUnwritten } from './ask';
+import { bin } from './bin';
+import { ANYTHING } from './changed';
+
+/**
+ * Takes out what was made and is empty, as if it had never been. Words that came to a page meanwhile go to the bin with
+ * it; a notebook or section that something was put into meanwhile stays.
+ */
+export interface Unmake {
+  do: 'unmake';
+  id: string;
+}
+
+export const unmake: PlannedAct<Unmake> = {
+  shape: {},
+  touches: (act) => [act.id],
+  changes: ANYTHING,
+  touchesMany: true,
+  needs: ({ id }) => [{ childrenOf: id }],
+  plan: ({ id }, outline) => {
+    const entry = outline.entry(id);
+    if (!entry) return NOTHING;
+    const held = outline.children(id);
+    const isHolding = held.some(({ deletedAt }) => deletedAt === null);
+    if (entry.kind !== 'page' && isHolding) return NOTHING;
+    if (held.length > 0 || !isUnwritten(entry)) return bin.plan({ do: 'bin', id }, outline);
+    const { kind, parentId, orderKey, name, pigment, ornament, description } = entry;
+    const undo: Act[] = [
+      { do: 'make', id, kind, parentId, name, ...(pigment && { pigment }), ornament, description },
+      { do: 'putBack', id, parentId, orderKey },
+    ];
+    return { changes: [{ change: 'remove', id }], undo };
+  },
+};

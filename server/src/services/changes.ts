@@ -1,0 +1,100 @@
+import type { EntityManager } from 'typeorm';
+import type { Change, ChangeKind } from '@glossarion/core/acts';
+import { accountOf, addEntry, ownedBy, putOwned, sees, writableEntry, type ViewerConnection } from '../access';
+import { prepared } from '../database/prepared';
+import { EntryEntity, PinEntity, UnlinkedEntity } from '../entities';
+import { DROP_INDEX } from '../entities/find.queries';
+import { notFound } from '../problem';
+import { adjustBeneath, weightOf } from './beneath';
+import type { Accepted, Documents } from './documents';
+import type { FactWriter } from './facts';
+import { otherNamesOf, writeOtherNames } from './otherNames';
+
+/** What changes are made with: one transaction of one viewer. */
+export interface Making {
+  manager: EntityManager;
+  connection: ViewerConnection;
+  documents: Documents;
+  facts: FactWriter;
+  now: string;
+  /** Documents that were changed, to be told to their windows once all is stored. */
+  accepted: Accepted[];
+}
+
+type Maker<K extends ChangeKind> = (change: Extract<Change, { change: K }>, making: Making) => Promise<void> | void;
+
+/** How each change that acts plan is stored. Each passes the guard. */
+const MAKERS: { [K in ChangeKind]: Maker<K> } = {
+  add: ({ entry, content }, { connection, documents, facts }) => {
+    const { raw, viewer } = connection;
+    if (accountOf(raw, entry.id) !== undefined) throw notFound();
+    if (entry.parentId !== null) writableEntry(connection, entry.parentId);
+    const row = addEntry(raw, viewer, entry);
+    if (content)
+      documents.begin('page', { id: entry.id, row, title: entry.name }, { type: 'doc', content: [...content] });
+    else facts.writeName(row, entry.name);
+    adjustBeneath(raw, entry.parentId, weightOf({ kind: entry.kind, pagesBeneath: 0, sectionsBeneath: 0 }), 1);
+  },
+
+  set: async ({ id, values }, { connection, manager }) => {
+    const before = writableEntry(connection, id);
+    if (values.parentId != null && sees(connection, values.parentId)) writableEntry(connection, values.parentId);
+    const isCounted = 'parentId' in values || 'deletedAt' in values;
+    const after = { ...before, ...values };
+    const weight = weightOf(before);
+    if (isCounted && before.deletedAt === null) adjustBeneath(connection.raw, before.parentId, weight, -1);
+    await manager.update(EntryEntity, { id }, values);
+    if (isCounted && after.deletedAt === null) adjustBeneath(connection.raw, after.parentId, weight, 1);
+  },
+
+  name: async ({ id, name }, { accepted, connection, documents, facts, manager, now }) => {
+    const { kind, row } = writableEntry(connection, id);
+    if (kind === 'page') {
+      accepted.push(await documents.renameWithin(manager, connection.viewer, id, name));
+      return;
+    }
+    await manager.update(EntryEntity, { id }, { name, changedAt: now });
+    facts.writeName(row, name);
+  },
+
+  remove: async ({ id }, { connection, documents, manager }) => {
+    const entry = writableEntry(connection, id);
+    if (entry.deletedAt === null) adjustBeneath(connection.raw, entry.parentId, weightOf(entry), -1);
+    prepared(connection.raw, DROP_INDEX).run(entry.row);
+    await manager.update(EntryEntity, { mergedInto: id }, { mergedInto: null });
+    await manager.delete(EntryEntity, { id });
+    documents.forget(id);
+  },
+
+  content: async ({ id, content }, { accepted, connection, documents, manager }) => {
+    accepted.push(
+      await documents.rewriteWithin(manager, connection.viewer, id, { type: 'doc', content: [...content] }),
+    );
+  },
+
+  otherNames: async ({ id, names }, { connection, facts, manager }) => {
+    const entry = writableEntry(connection, id);
+    const before = await otherNamesOf(manager, id);
+    await writeOtherNames(manager, id, names);
+    facts.writeOtherNames(entry);
+    for (const name of before) if (!names.includes(name)) facts.noteName(id, name);
+    for (const name of names) if (!before.includes(name)) facts.noteName(id, name);
+  },
+
+  pin: ({ id, orderKey }, { connection, manager }) =>
+    putOwned(manager, connection.viewer, PinEntity, 'entryId', { entryId: id, orderKey }),
+
+  unpin: async ({ id }, { connection, manager }) => {
+    await manager.delete(PinEntity, { ...ownedBy(connection.viewer), entryId: id });
+  },
+
+  unlinked: async ({ targetId, pageId, blockId, isLeft }, { connection, manager }) => {
+    writableEntry(connection, pageId);
+    const row = { targetId, documentId: pageId, blockId };
+    await manager.delete(UnlinkedEntity, row);
+    if (isLeft) await manager.insert(UnlinkedEntity, row);
+  },
+};
+
+export const makeChange = async (change: Change, making: Making): Promise<void> =>
+  (MAKERS[change.change] as Maker<ChangeKind>)(change as never, making);
