@@ -131,3 +131,31 @@ test('W8 the Desk gathers, and is arranged for each kind of screen', async ({ ou
   await outline.setViewportSize(isPhone(outline) ? { width: 1280, height: 800 } : { width: 390, height: 844 });
   await expect(heads.first()).toHaveText('Pins');
 });
+
+test('what is done is shown at once, and taken back with a sentence when it is refused', async ({ outline }) => {
+  await openNotebook(outline);
+  let answer: (how: 'goes' | 'is refused') => void = () => {};
+  await outline.route('**/api/acts', async (route) => {
+    const how = await new Promise<'goes' | 'is refused'>((resolve) => (answer = resolve));
+    if (how === 'goes') return route.continue();
+    await route.fulfill({
+      status: 400,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({ detail: 'That can’t be done just now.' }),
+    });
+  });
+  const shelved = line(outline, 'Stop logs');
+  await act(outline, shelved, 'Delete page');
+  // The server has not said anything yet.
+  await expect(shelved).toHaveCount(0);
+  answer('is refused');
+  await expect(said(outline, 'That can’t be done just now.')).toBeVisible();
+  await expect(shelved).toBeVisible();
+  await act(outline, shelved, 'Delete page');
+  await expect(shelved).toHaveCount(0);
+  answer('goes');
+  await expect(said(outline, 'is in the bin')).toBeVisible();
+  await outline.reload();
+  await expect(line(outline, 'Sluice gate')).toBeVisible();
+  await expect(shelved).toHaveCount(0);
+});

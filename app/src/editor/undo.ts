@@ -1,5 +1,4 @@
 import { Extension } from '@tiptap/core';
-import { bringText } from '@glossarion/core/acts';
 import { ySyncPluginKey, yUndoPluginKey } from '@tiptap/y-tiptap';
 import { Plugin } from '@tiptap/pm/state';
 import type * as Y from 'yjs';
@@ -19,14 +18,14 @@ export const Undo = Extension.create({
     const writtenAt = () => (this.storage as { writtenAt: number }).writtenAt;
     const undo = () => {
       const deed = store.getState().view.deeds.at(-1);
-      if (!deed || !bringText(deed.undo) || deed.at < writtenAt()) return false;
+      if (!deed || !deed.bringsText || deed.at < writtenAt()) return false;
       void takeBack();
       return true;
     };
     const redo = () => {
       const deed = store.getState().view.undone.at(-1);
       const { undoManager } = yUndoPluginKey.getState(this.editor.state) as { undoManager: Y.UndoManager };
-      if (!deed || !bringText(deed.undo) || undoManager.redoStack.length > 0) return false;
+      if (!deed || !deed.bringsText || undoManager.redoStack.length > 0) return false;
       void doAgain();
       return true;
     };

@@ -22,7 +22,7 @@ class Kept implements Pick<Storage, 'getItem' | 'setItem' | 'removeItem'> {
 }
 
 const start = () => viewReducer(undefined, { type: 'begin' });
-const deed = (words: string): Deed => ({ words, undo: [{ do: 'bin', id: words }], at: 0 });
+const deed = (words: string): Deed => ({ words, undo: [{ do: 'bin', id: words }], bringsText: false, at: 0 });
 const entry = (id: string) => ({ id, kind: 'page' as const, parentId: null, title: id });
 
 test('deeds are taken back latest first and done again in turn, until something new is done', () => {

@@ -10,7 +10,8 @@ import { id, line, oneOf, optional, orNull, yesNo } from './shape';
 export interface Describe {
   do: 'describe';
   id: string;
-  pigment?: Pigment;
+  /** A notebook has one; a section or page, none of its own. */
+  pigment?: Pigment | null;
   ornament?: Ornament | null;
   description?: string;
   /** Whether the page shows the pages beneath it as leaves. */
@@ -25,7 +26,7 @@ const flag = (value: boolean): 0 | 1 => (value ? 1 : 0);
 
 export const describe: PlannedAct<Describe> = {
   shape: {
-    pigment: optional(oneOf(PIGMENTS)),
+    pigment: optional(orNull(oneOf(PIGMENTS))),
     ornament: optional(orNull(oneOf(ORNAMENTS))),
     description: optional(line(MAX_DESCRIPTION)),
     showsLeaves: optional(yesNo),
@@ -36,6 +37,7 @@ export const describe: PlannedAct<Describe> = {
   changes: NAMING,
   plan: ({ id: entryId, pigment, ornament, description, showsLeaves, isTemplate, templateId }, outline) => {
     const entry = noDay(outline, entryId);
+    if (pigment === null && entry.kind === 'notebook') throw refused('A notebook has a pigment of its own.');
     if (templateId) entryOf(outline, templateId);
     const values = {
       ...(pigment !== undefined && { pigment }),
@@ -49,7 +51,7 @@ export const describe: PlannedAct<Describe> = {
     const before: Describe = {
       do: 'describe',
       id: entryId,
-      ...(pigment !== undefined && entry.pigment && { pigment: entry.pigment }),
+      ...(pigment !== undefined && { pigment: entry.pigment }),
       ...(ornament !== undefined && { ornament: entry.ornament }),
       ...(description !== undefined && { description: entry.description }),
       ...(showsLeaves !== undefined && { showsLeaves: entry.showsLeaves === 1 }),

@@ -10,7 +10,7 @@ import type { CombinedAct } from './act';
 import { missing } from './actError';
 import { contentOf, idOf } from './ask';
 import { ANYTHING } from './changed';
-import { MAX_ACTS } from './limits';
+import { MAX_ACTS } from '../outline/limits';
 import { day, fields, id, list, optional } from './shape';
 
 /** Links a page, or a day, wherever these lines name it. */

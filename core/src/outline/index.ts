@@ -2,6 +2,7 @@ export * from './contents';
 export * from './drop';
 export * from './entry';
 export * from './folio';
+export * from './limits';
 export * from './order';
 export * from './place';
 export * from './season';

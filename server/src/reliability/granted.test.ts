@@ -46,10 +46,8 @@ const told: string[] = [];
 let asked = 0;
 
 async function ask(method: string, ask: { address: string; body?: object | Buffer }): Promise<number> {
-  const asking = request(server.url)
-    [method as 'get'](`/api${ask.address}`)
-    .set('Origin', server.url)
-    .set('Cookie', edda.cookie);
+  const asker = request(server.url);
+  const asking = asker[method as 'get'](`/api${ask.address}`).set('Origin', server.url).set('Cookie', edda.cookie);
   if (Buffer.isBuffer(ask.body)) void asking.type('application/octet-stream');
   const answer = await (method === 'get' ? asking : asking.send((ask.body as object) ?? {}));
   const said = answer.text ?? '';

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { changedBy, MAX_ACTS, touchMany, type Act } from '@glossarion/core/acts';
+import { changedBy, touchMany, type Act } from '@glossarion/core/acts';
+import { MAX_ACTS } from '@glossarion/core/outline';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
 import { route } from './route';

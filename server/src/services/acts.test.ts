@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { newId } from '@glossarion/core/document';
-import type { Act } from '@glossarion/core/acts';
+import { MemoryOutline, planAll, type Act, type ActEntry, type PinnedEntry } from '@glossarion/core/acts';
+import { newId, ownWords, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import { SEASONS } from '@glossarion/core/outline';
 import { times } from '@glossarion/core/testing';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
@@ -106,3 +106,58 @@ test('a list of acts is done whole or not at all', async () => {
   expect(JSON.stringify(living())).toBe(before);
   expect(await checkData(server.services.database)).toEqual([]);
 });
+
+/** All of an account as acts see it, as it is stored now. */
+function outlineNow(now = new Date().toISOString()): MemoryOutline {
+  const entries = server.rows<ActEntry>('SELECT * FROM entries WHERE ownerId = ? ORDER BY row', ines.id);
+  const contents = server
+    .rows<{ id: string; json: string }>('SELECT id, json FROM documents')
+    .map(({ id, json }): [string, NodeJson[]] => [id, (JSON.parse(json) as BodyJson).content]);
+  const pins = server.rows<PinnedEntry>('SELECT entryId, orderKey FROM pins WHERE ownerId = ?', ines.id);
+  return new MemoryOutline({ accountId: ines.id, entries, contents, pins }, now);
+}
+
+/** What stands where and how, with its text. */
+function compared(outline: MemoryOutline): unknown {
+  const { entries, contents, pins } = outline.held();
+  const texts = new Map([...contents].map(([id, content]) => [id, content.map(ownWords)]));
+  return {
+    entries: [...entries]
+      .map(({ id, kind, parentId, orderKey, name, season, deletedAt, mergedInto, firstWords, wordCount }) => {
+        const state = { season, isDeleted: deletedAt !== null, mergedInto };
+        return { id, kind, parentId, orderKey, name, ...state, firstWords, wordCount, text: texts.get(id) ?? null };
+      })
+      .sort((one, other) => (one.id < other.id ? -1 : 1)),
+    pins,
+  };
+}
+
+test(
+  'the plan in memory is what the server stores',
+  async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(arbitraryWish, { minLength: 1, maxLength: 8 }), async (wishes) => {
+        for (const wish of wishes) {
+          const act = actOf(wish);
+          const now = new Date().toISOString();
+          const outline = outlineNow(now);
+          const planned = (() => {
+            try {
+              return planAll([act], outline).undo;
+            } catch (error) {
+              return (error as Error).message;
+            }
+          })();
+          const done = await server.services.acts.perform(ines.viewer, [act], now).then(
+            ({ undo }) => undo,
+            (error: Error) => error.message,
+          );
+          expect(done).toEqual(planned);
+          if (typeof done !== 'string') expect(compared(outlineNow())).toEqual(compared(outline));
+        }
+      }),
+      { numRuns: times(25) },
+    );
+  },
+  times(60_000),
+);

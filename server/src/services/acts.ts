@@ -45,7 +45,8 @@ export class Acts {
     private facts: FactWriter,
   ) {}
 
-  async perform(viewer: Viewer, acts: readonly Act[]): Promise<ActResult> {
+  /** @param now the present moment, for tests */
+  async perform(viewer: Viewer, acts: readonly Act[], now = new Date().toISOString()): Promise<ActResult> {
     const accepted: Accepted[] = [];
     const undo: Act[] = [];
     await this.database.write(async (manager) => {
@@ -54,7 +55,7 @@ export class Acts {
         connection: this.database.writing(viewer),
         documents: this.documents,
         facts: this.facts,
-        now: new Date().toISOString(),
+        now,
         accepted,
       };
       for (const act of acts) undo.unshift(...(await performOne(act, making)));

@@ -38,7 +38,8 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
 
   set: async ({ id, values }, { connection, manager }) => {
     const before = writableEntry(connection, id);
-    if (values.parentId != null && sees(connection, values.parentId)) writableEntry(connection, values.parentId);
+    const { parentId } = values;
+    if (typeof parentId === 'string' && sees(connection, parentId)) writableEntry(connection, parentId);
     const isCounted = 'parentId' in values || 'deletedAt' in values;
     const after = { ...before, ...values };
     const weight = weightOf(before);

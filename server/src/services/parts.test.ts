@@ -8,7 +8,8 @@ import {
   type BodyJson,
   type NodeJson,
 } from '@glossarion/core/document';
-import { MAX_ACTS, type Act } from '@glossarion/core/acts';
+import type { Act } from '@glossarion/core/acts';
+import { MAX_ACTS } from '@glossarion/core/outline';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
 

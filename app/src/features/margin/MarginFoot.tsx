@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { NodeJson } from '@glossarion/core/document';
 import { searchedText, textBlocks } from '@glossarion/core/links';
 import type { Act } from '@glossarion/core/acts';
-import { MAX_ACTS } from '@glossarion/core/acts';
+import { MAX_ACTS } from '@glossarion/core/outline';
 import type { AlsoNamedLine } from '@glossarion/core/alsoNamed';
 import { api, problemSentence, useKinQuery, useAlsoNamedQuery } from '../../state/api';
 import { store } from '../../state/store';

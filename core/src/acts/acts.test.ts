@@ -1,0 +1,264 @@
+import fc from 'fast-check';
+import { block, pageLink, text } from '../document/build';
+import { namedId } from '../document/ids';
+import type { NodeJson } from '../document/types';
+import { bodyFacts } from '../document/facts';
+import { PIGMENTS } from '../outline/entry';
+import { ordersAfter } from '../outline/order';
+import { SEASONS } from '../outline/season';
+import { times } from '../testing';
+import {
+  ACT_KINDS,
+  definitionOf,
+  MemoryOutline,
+  PartialOutline,
+  planAll,
+  planAtOnce,
+  type Act,
+  type ActEntry,
+  type ActKind,
+  type HeldOutline,
+} from '.';
+
+const ACCOUNT = namedId('acts', 'account');
+const THEN = '2026-03-09T08:00:00.000Z';
+const NOW = '2026-03-10T09:30:00.000Z';
+const idOf = (name: string) => namedId('acts', name);
+
+const entry = (name: string, kind: ActEntry['kind'], parent: string | null, orderKey: string): ActEntry => ({
+  id: idOf(name),
+  kind,
+  parentId: parent === null ? null : idOf(parent),
+  orderKey,
+  name,
+  pigment: kind === 'notebook' ? 'plum' : null,
+  ornament: null,
+  description: '',
+  day: null,
+  firstWords: '',
+  wordCount: 0,
+  begunAt: THEN,
+  changedAt: THEN,
+  deletedAt: null,
+  season: null,
+  showsLeaves: 0,
+  isTemplate: 0,
+  templateId: null,
+  madeFrom: null,
+  mergedInto: null,
+});
+
+const line = (name: string, words: string, ...more: NodeJson[]) => {
+  const node = block('paragraph', [text(words), ...more], { id: idOf(name) });
+  return node;
+};
+
+/** Two notebooks, sections and pages up to four deep, one day. */
+const keys = ordersAfter(null, 9);
+const PAGES = ['Gate', 'Pintle', 'Race', 'Cogs', 'Oak', 'Green oak', 'Lime', 'Sand'];
+const placed: ActEntry[] = [
+  entry('Mill', 'notebook', null, keys[0]!),
+  entry('Craft', 'notebook', null, keys[1]!),
+  entry('Water', 'section', 'Mill', keys[0]!),
+  entry('Wheel', 'section', 'Mill', keys[1]!),
+  entry('Timber', 'section', 'Craft', keys[0]!),
+  entry('Gate', 'page', 'Water', keys[0]!),
+  entry('Pintle', 'page', 'Gate', keys[0]!),
+  entry('Race', 'page', 'Water', keys[1]!),
+  entry('Cogs', 'page', 'Wheel', keys[0]!),
+  entry('Oak', 'page', 'Timber', keys[0]!),
+  entry('Green oak', 'page', 'Oak', keys[0]!),
+  entry('Lime', 'page', 'Craft', keys[1]!),
+  entry('Sand', 'page', 'Lime', keys[0]!),
+];
+const contents = new Map(
+  PAGES.map((page, index): [string, NodeJson[]] => [
+    idOf(page),
+    [
+      block('heading', `About ${page}`, { id: idOf(`${page} head`), level: 2 }),
+      line(`${page} one`, `${page} is worn. `, pageLink(idOf(PAGES[(index + 3) % PAGES.length]!))),
+      block('todo', `Measure ${page}`, { id: idOf(`${page} task`) }),
+      block('paragraph', 'Beneath that.', { id: idOf(`${page} beneath`), depth: 1 }),
+    ],
+  ]),
+);
+const NAMES = [...placed.map(({ name }) => name)];
+
+const held = (): HeldOutline => ({
+  accountId: ACCOUNT,
+  entries: placed.map((each) => {
+    const content = contents.get(each.id);
+    if (!content) return each;
+    const { firstWords, wordCount } = bodyFacts({ type: 'doc', content });
+    return { ...each, firstWords, wordCount };
+  }),
+  contents,
+  otherNames: [[idOf('Oak'), ['Quercus']]],
+  pins: [
+    { entryId: idOf('Gate'), orderKey: keys[0]! },
+    { entryId: idOf('Oak'), orderKey: keys[1]! },
+  ],
+});
+
+/** All that is there to be seen: what is in the bin or was changed when is not compared. */
+function seen(outline: MemoryOutline): unknown {
+  const { entries, contents: texts, otherNames, pins } = outline.held();
+  const bodies = new Map(texts);
+  const shown = (parentId: string | null): unknown[] =>
+    [...entries]
+      .filter((each) => each.parentId === parentId && each.deletedAt === null)
+      .sort((one, other) => (one.orderKey < other.orderKey ? -1 : 1))
+      .map(({ changedAt: _changedAt, begunAt: _begunAt, orderKey: _orderKey, ...each }) => ({
+        ...each,
+        content: bodies.get(each.id) ?? null,
+        beneath: shown(each.id),
+      }));
+  const isThere = new Set([...entries].filter(({ deletedAt }) => deletedAt === null).map(({ id }) => id));
+  return {
+    tree: shown(null),
+    names: [...otherNames].filter(([id]) => isThere.has(id)).sort(([one], [other]) => (one < other ? -1 : 1)),
+    pins: [...pins].map(({ entryId }) => entryId),
+  };
+}
+
+const arbitraryWish = fc.record({
+  kind: fc.constantFrom(...ACT_KINDS),
+  one: fc.nat(NAMES.length - 1),
+  other: fc.nat(NAMES.length - 1),
+  place: fc.nat(2),
+  pick: fc.nat(3),
+});
+type Wish = typeof arbitraryWish extends fc.Arbitrary<infer T> ? T : never;
+
+let made = 0;
+function actOf({ kind, one, other, place, pick }: Wish): Act | null {
+  const [name, second] = [NAMES[one]!, NAMES[other]!];
+  const [id, otherId] = [idOf(name), idOf(second)];
+  const afterId = place === 0 ? null : place === 1 ? undefined : idOf(NAMES[(one + other) % NAMES.length]!);
+  const where = { parentId: otherId, ...(afterId !== undefined && { afterId }) };
+  const blockIds = [[`${name} head`], [`${name} one`], [`${name} task`], [`${name} one`, `${name} task`]][pick]!.map(
+    idOf,
+  );
+  const fresh = () => idOf(`made ${(made += 1)}`);
+  const acts: Partial<Record<ActKind, Act>> = {
+    make: { do: 'make', id: fresh(), kind: 'page', name: 'Made', ...where },
+    name: { do: 'name', id, name: `Called ${pick}` },
+    describe: { do: 'describe', id, description: `Said ${pick}`, showsLeaves: pick > 1, pigment: PIGMENTS[pick]! },
+    place: { do: 'place', id, ...where },
+    putBack: { do: 'putBack', id, parentId: otherId, orderKey: keys[pick]! },
+    season: { do: 'season', id, season: SEASONS[pick % SEASONS.length]! },
+    bin: { do: 'bin', id },
+    unbin: { do: 'unbin', id },
+    restore: { do: 'restore', id },
+    duplicate: { do: 'duplicate', id, copyId: fresh() },
+    pin: { do: 'pin', id, ...(afterId !== undefined && { afterId }) },
+    unpin: { do: 'unpin', id },
+    putBlocks: { do: 'putBlocks', id, afterId: blockIds[0]!, nodes: [line(`made line ${(made += 1)}`, 'New.')] },
+    dropBlocks: { do: 'dropBlocks', id, blockIds },
+    moveBlocks: {
+      do: 'moveBlocks',
+      id,
+      blocks: blockIds.map((each) => ({ id: each, from: id, to: otherId, afterId: null, depth: 0 })),
+    },
+    addFormer: { do: 'addFormer', id, blockId: blockIds[0]!, formerIds: [fresh()] },
+    lift: { do: 'lift', id, blockIds, pageId: fresh(), parentId: id },
+    split: { do: 'split', id, parentId: id, seed: fresh() },
+    rewrite: { do: 'rewrite', id, nodes: [line(`${name} one`, `Rewritten ${pick}.`)] },
+    otherNames: { do: 'otherNames', id, names: ['Also this', `Or ${pick}`].slice(0, pick) },
+    merge: { do: 'merge', id, intoId: otherId },
+    leadTo: { do: 'leadTo', id, toId: otherId },
+    leaveUnlinked: { do: 'leaveUnlinked', id: otherId, pageId: id, blockId: blockIds[0]!, isLeft: pick > 0 },
+    send: {
+      do: 'send',
+      id,
+      toId: otherId,
+      blockIds,
+      at: 'end',
+      form: (['move', 'copy', 'excerpt'] as const)[pick % 3]!,
+      seed: fresh(),
+    },
+  };
+  return acts[kind] ?? null;
+}
+
+/** Refused in words; the outline it was tried in is as it was. */
+const REFUSALS = new Set(['ActError', 'PlaceError', 'ShapeError', 'OrderError']);
+
+test('whatever acts are done, taking them back gives what was there before', () => {
+  fc.assert(
+    fc.property(fc.array(arbitraryWish, { minLength: 1, maxLength: 12 }), (wishes) => {
+      let outline = new MemoryOutline(held(), NOW);
+      const before = seen(outline);
+      const undos: Act[][] = [];
+      for (const wish of wishes) {
+        const act = actOf(wish);
+        if (!act) continue;
+        // What is refused halfway is thrown away, as the server throws its transaction away.
+        const kept = outline.held();
+        try {
+          undos.unshift(planAll([act], outline).undo);
+        } catch (error) {
+          expect(REFUSALS).toContain((error as Error).name);
+          outline = new MemoryOutline(kept, NOW);
+        }
+      }
+      for (const undo of undos) planAll(undo, outline);
+      expect(seen(outline)).toEqual(before);
+    }),
+    { numRuns: times(300) },
+  );
+});
+
+test('planning changes nothing, and the same outline gives the same plan', () => {
+  fc.assert(
+    fc.property(arbitraryWish, (wish) => {
+      const act = actOf(wish);
+      const definition = act && definitionOf(act);
+      if (!act || !definition || 'steps' in definition) return;
+      const outline = new MemoryOutline(held(), NOW);
+      const plan = () => {
+        try {
+          return definition.plan(act, outline);
+        } catch (error) {
+          return (error as Error).message;
+        }
+      };
+      const before = JSON.stringify(outline.held());
+      expect(plan()).toEqual(plan());
+      expect(JSON.stringify(outline.held())).toBe(before);
+    }),
+    { numRuns: times(400) },
+  );
+});
+
+test('what is shown at once is what comes, and nothing is shown of what a window does not hold', () => {
+  let shown = 0;
+  fc.assert(
+    fc.property(fc.array(arbitraryWish, { minLength: 1, maxLength: 3 }), (wishes) => {
+      const acts = wishes.flatMap((wish) => actOf(wish) ?? []);
+      // Of each entry what a line of the contents says.
+      const known = placed.map(({ id, kind, parentId, name, pigment, ornament, description, season, showsLeaves }) => {
+        const values = { id, kind, parentId, name, pigment, ornament, description, season, showsLeaves };
+        return { ...values, day: null, deletedAt: null };
+      });
+      const changes = planAtOnce(acts, new PartialOutline(known, NOW));
+      if (!changes) return;
+      shown += 1;
+      expect(planAll(acts, new MemoryOutline(held(), NOW)).changes).toEqual(changes);
+    }),
+    { numRuns: times(600) },
+  );
+  expect(shown).toBeGreaterThan(20);
+  const moving: Act = { do: 'place', id: idOf('Gate'), parentId: idOf('Wheel') };
+  expect(planAtOnce([moving], new PartialOutline([{ id: idOf('Gate'), day: null }], NOW))).toBeNull();
+});
+
+test('every act says what it touches and what others must ask for again', () => {
+  for (const kind of ACT_KINDS) {
+    const act = actOf({ kind, one: 5, other: 7, place: 1, pick: 1 }) ?? ({ do: kind, id: idOf('Gate') } as Act);
+    const { changes, touches, shape } = definitionOf(act);
+    expect([kind, touches(act).length > 0, changes.length > 0]).toEqual([kind, true, true]);
+    for (const field of Object.keys(act))
+      if (field !== 'do' && field !== 'id') expect(Object.keys(shape)).toContain(field);
+  }
+});
