@@ -1,25 +1,18 @@
 import * as Y from 'yjs';
 import { OUTDATED, SCHEMA_VERSION, seedDocument, UPDATE_PIECE } from '@glossarion/core/document';
+import type { Changed } from '@glossarion/core/acts';
 import { dayTemplate } from '@glossarion/core/journal';
+import type { ServerMessage } from '@glossarion/core/messages';
 import type { LocalStore, OutboxItem } from './localStore';
-import { PageDocument, type Source } from './pageDocument';
+import { PageDocument } from './pageDocument';
 import { typedWords } from './typedWords';
-
-/** What the server says over the socket. */
-type ServerMessage =
-  | { type: 'state'; page: string; epoch: number; update: string; vector: string }
-  | { type: 'update'; page: string; epoch: number; update: string; source: Source }
-  | { type: 'saved'; page: string; number: number }
-  | { type: 'wait'; page: string; number: number | null; reason: string }
-  | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
-  | { type: 'changed'; page: string | null; changed: string[] };
 
 /** `full`: the server has no room for it at present; it is kept here and sent again. */
 export type Saving = 'saved' | 'saving' | 'offline' | 'full';
 
 export interface LibraryEvents {
   onSaving: (saving: Saving) => void;
-  onChanged: (pageId: string | null, changed: string[]) => void;
+  onChanged: (pageId: string | null, changed: Changed[]) => void;
   onKept: () => void;
   /** The server can't store anything at present, for this reason. */
   onFull: (reason: string) => void;

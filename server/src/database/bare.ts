@@ -4,7 +4,7 @@ import type { RawDatabase } from './database';
 
 /** The names of its tables. */
 export const tablesIn = (database: RawDatabase): Set<string> =>
-  new Set(database.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").pluck().all() as string[]);
+  new Set((database.pragma('table_list') as { name: string }[]).map(({ name }) => name));
 
 /** The names of the migrations that it has; none when it has no list of them. */
 export const migrationsIn = (database: RawDatabase): string[] =>

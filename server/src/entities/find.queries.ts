@@ -3,17 +3,17 @@
 /** A title counts this many times what the text does. */
 const TITLE_WEIGHT = 8;
 
-const MATCHING = `
-  SELECT e.id FROM findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex MATCH @match AND VISIBLE(e)`;
+const MATCHING = 'findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex MATCH @match AND VISIBLE(e)';
 
 /** What holds words, best first. */
-export const RANKED = `${MATCHING} ORDER BY bm25(findIndex, ${TITLE_WEIGHT}, 1) LIMIT @limit`;
+export const RANKED = `SELECT e.id FROM ${MATCHING} ORDER BY bm25(findIndex, ${TITLE_WEIGHT}, 1) LIMIT @limit`;
 
 /** What holds words, newest first. */
-export const UNRANKED = `${MATCHING} ORDER BY f.rowid DESC LIMIT @limit`;
+export const UNRANKED = `SELECT e.id FROM ${MATCHING} ORDER BY f.rowid DESC LIMIT @limit`;
 
 export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)';
-export const WRITE_INDEXED_TITLE = 'UPDATE findIndex SET title = ? WHERE rowid = ?';
+/** What the index has of a row. */
+export const INDEXED = 'SELECT title, body FROM findIndex WHERE rowid = ?';
 export const DROP_INDEX = 'DELETE FROM findIndex WHERE rowid = ?';
 
 /** How many rows hold a word that begins so, as the index knows it. */

@@ -13,18 +13,18 @@ export const UNWRITTEN = `
   AND VISIBLE(e) AND VISIBLE(linking)
   GROUP BY e.id ORDER BY links DESC, e.row LIMIT @limit`;
 
-/** Everything a page is called by: itself, what was merged into it, its blocks, and blocks that were joined to those. */
-const HERE = `
+/**
+ * The lines of pages that link to a page, or to something on it: by all that it is called by, which is itself, what was
+ * merged into it, its blocks, and blocks that were joined to those.
+ */
+export const REFERRING = `
   WITH RECURSIVE pages(id) AS (
     SELECT @pageId UNION SELECT e.id FROM entries e JOIN pages ON e.mergedInto = pages.id
   ), here(id) AS (
     SELECT id FROM pages
     UNION ALL SELECT id FROM blocks WHERE documentId = @pageId
     UNION ALL SELECT formerId FROM formerIds WHERE documentId = @pageId
-  )`;
-
-/** The lines of pages that link to a page, or to something on it. */
-export const REFERRING = `${HERE}
+  )
   SELECT l.blockId, l.target, l.position, e.changedAt, ${STEP_COLUMNS}
   FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.documentId
   WHERE VISIBLE(e)`;

@@ -1,9 +1,10 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { changedBy, touchMany, type Act } from '@glossarion/core/acts';
+import { changedBy, touchMany, type Act, type Changed } from '@glossarion/core/acts';
 import { MAX_ACTS } from '@glossarion/core/outline';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
+import type { Accepted } from '../services/documents';
 import { route } from './route';
 import { anyAct } from './shapes';
 
@@ -29,12 +30,21 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }
     },
     async ({ viewer, body }) => {
       const wanted = (body as { acts: Act[] }).acts;
-      const { undo, touched } = await acts.perform(viewer, wanted);
+      const { undo, touched, accepted } = await acts.perform(viewer, wanted);
       if (touchMany(wanted)) forgetNames(viewer.accountId);
       else for (const each of touched) noteName(viewer.accountId, each);
-      notices.send(viewer.accountId, { pageId: touched.length === 1 ? touched[0]! : null, changed: changedBy(wanted) });
+      const changed = notToldYet(changedBy(wanted), touched, accepted);
+      const pageId = touched.length === 1 ? touched[0]! : null;
+      if (changed.length > 0) notices.send(viewer.accountId, { pageId, changed });
       return { undo, targets: targetsOf(viewer, touched) };
     },
   );
   return router;
+}
+
+/** What was not told with the pages themselves: a page that is renamed is told of once. */
+function notToldYet(changed: readonly Changed[], touched: readonly string[], accepted: readonly Accepted[]): Changed[] {
+  const isTold = (what: Changed) =>
+    touched.every((id) => accepted.some((each) => each.pageId === id && each.changed.includes(what)));
+  return changed.filter((what) => touched.length === 0 || !isTold(what));
 }

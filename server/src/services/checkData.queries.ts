@@ -1,8 +1,6 @@
-/** By hand: full text, and a count by recursion. */
+/** By hand: a count by recursion. */
 
 const WHOLE = '(e.importId IS NULL OR e.importId NOT IN (SELECT id FROM importsUnderWay))';
-
-export const INDEXED = 'SELECT title, body FROM findIndex WHERE rowid = ?';
 
 /** A circle in what stands in what ends after so many steps; it is reported by itself. */
 const MOST_STEPS = 50_000_000;

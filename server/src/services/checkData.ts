@@ -23,7 +23,8 @@ import {
   type Entry,
   type StoredDocument,
 } from '../entities';
-import { INDEXED, WRONGLY_COUNTED } from './checkData.queries';
+import { INDEXED } from '../entities/find.queries';
+import { WRONGLY_COUNTED } from './checkData.queries';
 import { checkPlaces } from './checkPlaces';
 import { foundTitle } from './facts';
 

@@ -83,7 +83,9 @@ export interface Accepted {
   epoch: number;
   /** To be sent to every window but the one it came from. */
   update: Uint8Array | null;
-  /** To be sent to every window: what the server mended. */
+  /** The window that sent the update; what the server mended is told there by whoever took it in. */
+  from?: object | undefined;
+  /** To be sent to every other window: what the server mended. */
   mended: Uint8Array | null;
   /** What others show of this page and has to be asked for again. */
   changed: Changed[];
@@ -155,8 +157,15 @@ export class Documents {
     return account === undefined || (account === viewer.accountId && !sees(this.database.writing(viewer), id));
   }
 
-  /** Takes in an update from a window. Resolves when it is stored; rejects with a ShapeError when it is refused. */
-  async receive(viewer: Viewer, id: string, epoch: number, update: Uint8Array, day: string | null): Promise<Accepted> {
+  /** Takes in an update `from` a window. Resolves when it is stored; rejects with a ShapeError when it is refused. */
+  async receive(
+    viewer: Viewer,
+    id: string,
+    epoch: number,
+    update: Uint8Array,
+    day: string | null,
+    from?: object,
+  ): Promise<Accepted> {
     this.database.noteWriting();
     let elsewhere: Rescue[] = [];
     const receiving = (live: LiveDocument): Change => {
@@ -183,7 +192,7 @@ export class Documents {
       if (this.isUnwrittenDay(viewer, id, day)) {
         await this.makeDay(manager, viewer, id, day!, await dayBeginning(manager, viewer, id, day!));
       }
-      const accepted = [await this.storeWithin(manager, viewer, id, receiving)];
+      const accepted: Accepted[] = [{ ...(await this.storeWithin(manager, viewer, id, receiving)), from }];
       const live = this.live.get(id)!;
       for (const each of elsewhere) {
         const other = this.elsewhere(live, each.blockId!)!;

@@ -4,7 +4,7 @@ import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import { DROP_BLOCK, DROP_FACTS, PUT_BLOCK, PUT_FACT, type FactTable } from '../entities/fact.queries';
-import { WRITE_INDEX, WRITE_INDEXED_TITLE } from '../entities/find.queries';
+import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { HOLDERS, type HolderKind } from './holders';
 
 /** Blocks that are written in one piece. */
@@ -81,7 +81,8 @@ export class FactWriter {
   /** Brings the index in line with a page's other names. */
   writeOtherNames(page: { row: number; id: string; name: string }): void {
     const names = HOLDERS.page.otherNames(this.database.writer, page.id);
-    this.run(WRITE_INDEXED_TITLE, foundTitle(page.name, names), page.row);
+    const { body } = prepared(this.database.writer, INDEXED).get(page.row) as { body: string };
+    this.run(WRITE_INDEX, page.row, foundTitle(page.name, names), body);
   }
 
   /** A page is called so from now on, or not any more: what names it is looked for in the background. */

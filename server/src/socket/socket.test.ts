@@ -4,7 +4,7 @@ import { newId, ownWords, readBody, SCHEMA_VERSION, writeBody, type BodyJson } f
 import { dayId } from '@glossarion/core/journal';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from '../services/checkData';
-import type { ServerMessage } from './messages';
+import type { ServerMessage } from '@glossarion/core/messages';
 
 let server: TestedServer;
 let ines: Person;

@@ -1,10 +1,11 @@
 import type { Server } from 'node:http';
 import { WebSocketServer, type WebSocket } from 'ws';
 import { OUTDATED, SCHEMA_VERSION } from '@glossarion/core/document';
+import { MAX_MESSAGE } from '@glossarion/core/messages';
 import { isOwnOrigin, sessionToken } from '../app';
 import type { Services } from '../services';
 import type { Accepted } from '../services/documents';
-import { MAX_MESSAGE, readMessage } from './messages';
+import { readMessage } from './messages';
 import { toBase64, Window } from './window';
 
 const SOCKET_PATH = '/api/socket';
@@ -60,7 +61,7 @@ export function serveSocket(server: Server, services: Services): () => void {
       const update = source === 'window' ? accepted.update : accepted.mended;
       if (!update) continue;
       for (const window of windows.values()) {
-        if (!window.pages.has(pageId) || !window.sees(pageId, accountId)) continue;
+        if (window === accepted.from || !window.pages.has(pageId) || !window.sees(pageId, accountId)) continue;
         window.send({ type: 'update', page: pageId, epoch, update: toBase64(update), source });
       }
     }

@@ -6,7 +6,7 @@ import type { Session } from '../entities';
 import { Problem } from '../problem';
 import type { Services } from '../services';
 import { StaleEpoch } from '../services/documents';
-import type { ClientMessage, ServerMessage } from './messages';
+import type { ClientMessage, ServerMessage } from '@glossarion/core/messages';
 
 /** A window that has so much left unread, in bytes, is waited for before it is given more of what it asks. */
 const READS_ON = 4 * 1024 * 1024;
@@ -137,7 +137,7 @@ export class Window {
     const { page, number, epoch, day } = message;
     try {
       const { documents } = this.services;
-      const accepted = await documents.receive(this.viewer, page, epoch, this.whole(message), day);
+      const accepted = await documents.receive(this.viewer, page, epoch, this.whole(message), day, this);
       this.send({ type: 'saved', page, number });
       if (accepted.mended) {
         this.send({ type: 'update', page, epoch, update: toBase64(accepted.mended), source: 'server' });

@@ -1,7 +1,7 @@
 import WebSocket from 'ws';
 import * as Y from 'yjs';
 import { block, readBody, SCHEMA_VERSION, writeBody } from '@glossarion/core/document';
-import type { ServerMessage } from '../socket/messages';
+import type { ServerMessage } from '@glossarion/core/messages';
 import { toBase64 } from '../socket/window';
 import type { Asker } from './builtServer';
 

@@ -1,5 +1,5 @@
 import { ACT_KINDS } from '@glossarion/core/acts';
-import type { ClientMessage } from '../../socket/messages';
+import type { ClientMessage } from '@glossarion/core/messages';
 import { acts } from './acts';
 import { SECRET, theirs, type Attempt } from './people';
 
