@@ -44,7 +44,7 @@ export default defineConfig({
     {
       name: 'phone',
       use: { viewport: phone, hasTouch: true, userAgent: android },
-      testIgnore: /keeping\.spec/,
+      testIgnore: /(keeping|notices)\.spec/,
       grepInvert: /random commands in two windows|axe .* light/,
     },
     // Each screen is looked through at both sizes: in the dark on a phone, in the light when wide.

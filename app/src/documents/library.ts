@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
 import { OUTDATED, SCHEMA_VERSION, seedDocument, UPDATE_PIECE } from '@glossarion/core/document';
-import type { Changed } from '@glossarion/core/acts';
+import type { Told } from '@glossarion/core/notices';
 import { dayTemplate } from '@glossarion/core/journal';
 import type { ServerMessage } from '@glossarion/core/messages';
 import type { LocalStore, OutboxItem } from './localStore';
@@ -12,7 +12,7 @@ export type Saving = 'saved' | 'saving' | 'offline' | 'full';
 
 export interface LibraryEvents {
   onSaving: (saving: Saving) => void;
-  onChanged: (pageId: string | null, changed: Changed[]) => void;
+  onChanged: (changed: Told[]) => void;
   onKept: () => void;
   /** The server can't store anything at present, for this reason. */
   onFull: (reason: string) => void;
@@ -421,7 +421,7 @@ export class Library {
         if (message.number === null) return this.pages.get(message.page)?.setMissing(message.reason);
         return void this.setAside(message.page, message.reason);
       case 'changed':
-        return this.events.onChanged(message.page, message.changed);
+        return this.events.onChanged(message.changed);
     }
   }
 

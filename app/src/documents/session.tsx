@@ -1,4 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import type { Told } from '@glossarion/core/notices';
 import { api } from '../state/api';
 import { refreshTargets, store } from '../state/store';
 import { noticed, savingChanged } from '../state/view';
@@ -40,6 +41,12 @@ const TAGS = {
   kin: 'Kin',
 } as const;
 
+type Tag = (typeof TAGS)[keyof typeof TAGS];
+
+/** The answers that have to be asked for again, of those that this window keeps. */
+const tagsOf = ({ what, ids }: Told): (Tag | { type: Tag; id: string })[] =>
+  ids === null ? [TAGS[what]] : ids.map((id) => ({ type: TAGS[what], id }));
+
 /** While somebody writes on, the sign of saving does not flicker, and what other places show of it is not asked for. */
 const SAVED_AFTER = 300;
 
@@ -71,11 +78,10 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
             }, SAVED_AFTER);
           }
         },
-        onChanged: (pageId, changed) => {
-          const tags = changed.map((each) => TAGS[each as keyof typeof TAGS]).filter(Boolean);
-          store.dispatch(api.util.invalidateTags(tags));
-          if (changed.includes('title')) refreshTargets(pageId);
-          if (changed.includes('title') || changed.includes('outline')) renewPickables();
+        onChanged: (changed) => {
+          store.dispatch(api.util.invalidateTags(changed.flatMap(tagsOf)));
+          for (const { what, ids } of changed) if (what === 'title') refreshTargets(ids);
+          if (changed.some(({ what }) => what === 'title' || what === 'outline')) renewPickables();
         },
         onKept: readKept,
         onFull: (reason) => {

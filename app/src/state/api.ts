@@ -4,6 +4,7 @@ import type { MarginFilter, MarginPage } from '@glossarion/core/margin';
 import type { Act } from '@glossarion/core/acts';
 import type { Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
 import type { AlsoNamedLines } from '@glossarion/core/alsoNamed';
+import { OUTERMOST } from '@glossarion/core/notices';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk as DeskInfo } from '@glossarion/core/desk';
 import type { Finding } from '@glossarion/core/find';
@@ -31,6 +32,34 @@ const asQuery = (wish: object): string =>
     ),
   ).toString();
 
+type Tag = 'Outline' | 'Folds' | 'Titles' | 'Links' | 'AlsoNamed' | 'Kin';
+
+/** What an answer shows, by the ids of what it is of: it is asked for again when one of them is told of. */
+const tagged = (type: Tag, ...lists: (readonly string[])[]) => [...new Set(lists.flat())].map((id) => ({ type, id }));
+
+const ids = (found: readonly { id: string }[] | undefined): string[] => found?.map(({ id }) => id) ?? [];
+
+/** Targets, with all that they are shown to stand in. */
+const targetIds = (found: readonly Pick<Target, 'pageId' | 'trail'>[] | undefined): string[] =>
+  found?.flatMap(({ pageId, trail }) => [pageId, ...ids(trail)]) ?? [];
+
+const deskIds = (found: DeskInfo | undefined): string[] =>
+  found
+    ? targetIds([
+        ...found.pins,
+        ...found.recent,
+        ...found.week,
+        ...found.tasks.map(({ page }) => page),
+        ...found.unwritten.map(({ target }) => target),
+      ])
+    : [];
+
+/** Lines of other pages that are shown at a page. */
+const linesOf = (id: string, lines: readonly { pageId: string; trail: readonly { id: string }[] }[] | undefined) => [
+  ...tagged('Links', [id], lines?.map(({ pageId }) => pageId) ?? []),
+  ...tagged('Titles', [id], lines?.flatMap(({ pageId, trail }) => [pageId, ...ids(trail)]) ?? []),
+];
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: base as BaseQueryFn<
@@ -52,18 +81,21 @@ export const api = createApi({
     changePassphrase: build.mutation<void, { present: string; next: string }>({
       query: (body) => ({ url: '/account/passphrase', method: 'PUT', body }),
     }),
-    notebooks: build.query<ContentsEntry[], void>({ query: () => '/notebooks', providesTags: ['Outline'] }),
+    notebooks: build.query<ContentsEntry[], void>({
+      query: () => '/notebooks',
+      providesTags: () => tagged('Outline', [OUTERMOST]),
+    }),
     entry: build.query<EntryInfo, string>({
       query: (id) => `/entries/${id}`,
-      providesTags: ['Outline', 'Titles'],
+      providesTags: (found, _error, id) => ['Outline', ...tagged('Titles', [id], ids(found?.trail))],
     }),
     contents: build.query<Contents, string>({
       query: (id) => `/entries/${id}/contents`,
-      providesTags: ['Outline', 'Folds'],
+      providesTags: (_found, _error, id) => [...tagged('Outline', [id]), ...tagged('Folds', [id])],
     }),
     beneath: build.query<ContentsEntry[], { id: string; levels: number }>({
       query: ({ id, levels }) => `/entries/${id}/beneath?levels=${levels}`,
-      providesTags: ['Outline', 'Titles'],
+      providesTags: (found, _error, { id }) => [...tagged('Outline', [id]), ...tagged('Titles', ids(found))],
     }),
     fold: build.mutation<void, { id: string; isOpen: boolean; season?: Season }>({
       query: ({ id, ...body }) => ({ url: `/entries/${id}/fold`, method: 'PUT', body }),
@@ -86,8 +118,14 @@ export const api = createApi({
       query: () => ({ url: '/bin', method: 'DELETE' }),
       invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk'],
     }),
-    desk: build.query<DeskInfo, void>({ query: () => '/desk', providesTags: ['Desk', 'Words', 'Titles'] }),
-    pins: build.query<Target[], void>({ query: () => '/pins', providesTags: ['Desk', 'Titles'] }),
+    desk: build.query<DeskInfo, void>({
+      query: () => '/desk',
+      providesTags: (found) => ['Desk', 'Words', ...tagged('Titles', deskIds(found))],
+    }),
+    pins: build.query<Target[], void>({
+      query: () => '/pins',
+      providesTags: (found) => ['Desk', ...tagged('Titles', targetIds(found))],
+    }),
     visit: build.mutation<void, string>({ query: (id) => ({ url: `/entries/${id}/visits`, method: 'POST' }) }),
     setTaskState: build.mutation<void, { id: string; state: TaskState }>({
       query: ({ id, state }) => ({ url: `/blocks/${id}/state`, method: 'PUT', body: { state } }),
@@ -106,7 +144,10 @@ export const api = createApi({
       },
       invalidatesTags: ['Settings'],
     }),
-    templates: build.query<TemplateInfo[], void>({ query: () => '/templates', providesTags: ['Outline', 'Titles'] }),
+    templates: build.query<TemplateInfo[], void>({
+      query: () => '/templates',
+      providesTags: (found) => ['Outline', ...tagged('Titles', ids(found))],
+    }),
     templateFor: build.query<{ templateId: string | null }, string>({
       query: (id) => `/entries/${id}/template`,
       providesTags: ['Outline'],
@@ -115,19 +156,33 @@ export const api = createApi({
     blockPlace: build.query<{ pageId: string | null; blockId: string | null }, string>({
       query: (id) => `/blocks/${id}`,
     }),
-    page: build.query<PageInfo, string>({ query: (id) => `/pages/${id}`, providesTags: ['Titles'] }),
+    page: build.query<PageInfo, string>({
+      query: (id) => `/pages/${id}`,
+      providesTags: (found, _error, id) => tagged('Titles', [id], ids(found?.trail)),
+    }),
     margin: build.query<MarginPage, { id: string; from?: number; limit?: number; hasFacets?: boolean } & MarginFilter>({
       query: ({ id, ...wish }) => `/pages/${id}/margin?${asQuery(wish)}`,
-      providesTags: ['Links', 'Titles'],
+      providesTags: (found, _error, { id }) => linesOf(id, found?.glosses),
     }),
     alsoNamed: build.query<AlsoNamedLines, { id: string; limit: number }>({
       query: ({ id, limit }) => `/pages/${id}/alsoNamed?limit=${limit}`,
-      providesTags: ['AlsoNamed', 'Links', 'Titles'],
+      providesTags: (found, _error, { id }) => [...tagged('AlsoNamed', [id]), ...linesOf(id, found?.lines)],
     }),
-    kin: build.query<KinFound, string>({ query: (id) => `/pages/${id}/kin`, providesTags: ['Kin', 'Links', 'Titles'] }),
+    kin: build.query<KinFound, string>({
+      query: (id) => `/pages/${id}/kin`,
+      providesTags: (found, _error, id) => [
+        ...tagged('Kin', [id]),
+        ...tagged('Links', [id]),
+        ...tagged('Titles', targetIds(found?.kin.map(({ target }) => target))),
+      ],
+    }),
     glimpse: build.query<Glimpse, string>({
       query: (id) => `/glimpses/${id}`,
-      providesTags: ['Titles', 'Words', 'Links'],
+      providesTags: (found) => [
+        'Words',
+        ...tagged('Titles', targetIds(found && [found.target])),
+        ...tagged('Links', targetIds(found && [found.target])),
+      ],
       keepUnusedDataFor: 20,
     }),
     lines: build.query<LinkableLine[], { id: string; typed: string }>({
@@ -137,7 +192,10 @@ export const api = createApi({
     webTitle: build.query<{ title: string | null }, string>({
       query: (address) => `/web-title?address=${encodeURIComponent(address)}`,
     }),
-    day: build.query<DayInfo, string>({ query: (day) => `/journal/days/${day}`, providesTags: ['Links'] }),
+    day: build.query<DayInfo, string>({
+      query: (day) => `/journal/days/${day}`,
+      providesTags: (found) => tagged('Links', found ? [found.pageId] : []),
+    }),
     daysBefore: build.query<DayInfo[], { before: string; limit: number }>({
       query: ({ before, limit }) => `/journal/days?before=${before}&limit=${limit}`,
       providesTags: ['Words'],
@@ -154,7 +212,10 @@ export const api = createApi({
       query: (typed) => `/names?q=${encodeURIComponent(typed)}`,
       keepUnusedDataFor: 5,
     }),
-    recent: build.query<Target[], void>({ query: () => '/recent', providesTags: ['Titles', 'Words', 'Desk'] }),
+    recent: build.query<Target[], void>({
+      query: () => '/recent',
+      providesTags: (found) => ['Words', 'Desk', ...tagged('Titles', targetIds(found))],
+    }),
     importProgress: build.query<{ id: string; done: number; total: number }, string>({
       query: (id) => `/imports/${id}`,
       keepUnusedDataFor: 0,

@@ -51,11 +51,12 @@ export function wantTargets(ids: readonly string[]): void {
   ids.forEach((id) => wanted.add(id));
 }
 
-/** Asks again for what is shown of a page, or of everything when no page is named. */
-export function refreshTargets(pageId: string | null): void {
+/** Asks again for what is shown of these entries and of what stands in them; of everything when none are named. */
+export function refreshTargets(ids: readonly string[] | null): void {
   const { known } = store.getState().targets;
+  const named = new Set(ids);
   const touched = Object.values(known).filter(
-    (target) => pageId === null || target.pageId === pageId || target.trail.some((step) => step.id === pageId),
+    (target) => ids === null || named.has(target.pageId) || target.trail.some((step) => named.has(step.id)),
   );
   wantTargets(touched.map((target) => target.id));
 }

@@ -30,6 +30,9 @@ interface NameChanges {
 }
 
 const SHOWN_NEAR = 3;
+/** So long, in milliseconds, what is picked waits for names that changed meanwhile; then it goes with those it has. */
+const PATIENCE = 400;
+const patience = () => new Promise<void>((resolve) => setTimeout(resolve, PATIENCE));
 const thread = globalThis as unknown as {
   postMessage: (message: unknown) => void;
   onmessage: ((event: { data: Message }) => void) | null;
@@ -66,5 +69,5 @@ function answer({ number, typed, context, limit }: PickAsked): PickAnswer {
 
 thread.onmessage = ({ data }) => {
   if (data.do === 'renew') renewing = renewing.then(renew).catch(() => undefined);
-  else thread.postMessage(answer(data.asked));
+  else void Promise.race([renewing, patience()]).then(() => thread.postMessage(answer(data.asked)));
 };

@@ -1,6 +1,6 @@
 import type { Act } from '.';
 import type { Change } from './change';
-import type { Changed } from './changed';
+import type { Changed } from '../notices/changed';
 import type { ActOutline, Need } from './outline';
 import type { Shape } from './shape';
 

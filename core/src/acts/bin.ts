@@ -1,6 +1,6 @@
 import { NOTHING, type PlannedAct } from './act';
 import { noDay } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 
 /** Puts an entry into the bin, with everything beneath it. */
 export interface Bin {

@@ -2,7 +2,7 @@ import { ORNAMENTS, PIGMENTS, type Ornament, type Pigment } from '../outline/ent
 import type { PlannedAct } from './act';
 import { refused } from './actError';
 import { entryOf, noDay } from './ask';
-import { NAMING } from './changed';
+import { NAMING } from '../notices/changed';
 import { MAX_DESCRIPTION } from './make';
 import { id, line, oneOf, optional, orNull, yesNo } from './shape';
 

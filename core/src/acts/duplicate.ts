@@ -4,7 +4,7 @@ import type { BodyJson } from '../document/types';
 import { NOTHING, type PlannedAct } from './act';
 import { noDay } from './ask';
 import type { Change } from './change';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id } from './shape';
 import { spotFor } from './spot';
 

@@ -1,7 +1,7 @@
 import { planFoldBack } from '../parts/foldBack';
 import type { CombinedAct } from './act';
 import { refused } from './actError';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import type { ActOutline } from './outline';
 
 /** Sets a page's blocks back into the page above it, or into the one page that has a line for it alone. */

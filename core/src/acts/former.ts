@@ -1,7 +1,7 @@
 import { MAX_BLOCKS } from '../document/types';
 import { NOTHING, type PlannedAct } from './act';
 import { idOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id, list } from './shape';
 import { Texts } from './texts';
 

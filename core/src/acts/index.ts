@@ -1,6 +1,6 @@
 import type { ActDefinition, AnyAct } from './act';
 import { bin, type Bin } from './bin';
-import type { Changed } from './changed';
+import type { Changed } from '../notices/changed';
 import { describe, type Describe } from './describe';
 import { dropBlocks, type DropBlocks } from './dropBlocks';
 import { duplicate, type Duplicate } from './duplicate';
@@ -120,7 +120,6 @@ export const bringText = (acts: readonly Act[]): boolean => acts.some((act) => d
 export * from './act';
 export * from './actError';
 export * from './change';
-export * from './changed';
 export * from './memory';
 export type { MovedBlock } from './moveBlocks';
 export * from './outline';

@@ -1,7 +1,7 @@
 import type { PlannedAct } from './act';
 import { conflict } from './actError';
 import { pageOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id, orNull } from './shape';
 
 /** Lets links to a page lead to another one; null lets them lead to itself again. */

@@ -3,7 +3,7 @@ import { MAX_BLOCKS } from '../document/types';
 import { planLift } from '../parts/lift';
 import type { CombinedAct } from './act';
 import { contentOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id, list } from './shape';
 import { titleIn } from './titles';
 

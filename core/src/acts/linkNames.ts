@@ -9,7 +9,7 @@ import type { Act } from '.';
 import type { CombinedAct } from './act';
 import { missing } from './actError';
 import { contentOf, idOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { MAX_ACTS } from '../outline/limits';
 import { day, fields, id, list, optional } from './shape';
 

@@ -9,7 +9,7 @@ import { firstLineId } from '../parts/lift';
 import { fillTemplate, type TemplateUse } from '../templates/template';
 import { NOTHING, type PlannedAct } from './act';
 import { contentOf, entryOf } from './ask';
-import { NAMING } from './changed';
+import { NAMING } from '../notices/changed';
 import type { ActOutline } from './outline';
 import { answers, fields, id, line, oneOf, optional, orNull } from './shape';
 import { spotFor } from './spot';

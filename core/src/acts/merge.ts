@@ -3,7 +3,7 @@ import type { Act } from '.';
 import type { CombinedAct } from './act';
 import { refused } from './actError';
 import { idOf, pageOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id } from './shape';
 
 /**

@@ -1,7 +1,7 @@
 import { MAX_BLOCKS, MAX_DEPTH, type NodeJson } from '../document/types';
 import type { PlannedAct } from './act';
 import { idOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { fields, id, list, number, orNull } from './shape';
 import { indexAfter, Texts } from './texts';
 

@@ -2,7 +2,7 @@ import { MAX_NAME } from '../outline/entry';
 import type { PlannedAct } from './act';
 import { refused } from './actError';
 import { noDay } from './ask';
-import { NAMING } from './changed';
+import { NAMING } from '../notices/changed';
 import { line } from './shape';
 
 /** Gives a notebook, section or page another name. */

@@ -2,7 +2,7 @@ import { foldWords } from '../find/words';
 import type { PlannedAct } from './act';
 import { refused } from './actError';
 import { pageOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { line, list } from './shape';
 
 /** Gives a page other names, by which it is found and linked too. */

@@ -1,6 +1,6 @@
 import type { PlannedAct } from './act';
 import { noDay } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id, optional, orNull } from './shape';
 import { spotFor } from './spot';
 

@@ -3,7 +3,7 @@ import type { NodeJson } from '../document/types';
 import type { PlannedAct } from './act';
 import { conflict } from './actError';
 import { idOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id, nodes, orNull } from './shape';
 import { indexAfter, Texts } from './texts';
 

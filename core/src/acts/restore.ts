@@ -4,7 +4,7 @@ import type { Act } from '.';
 import { NOTHING, type Plan, type PlannedAct } from './act';
 import { noDay } from './ask';
 import type { Change } from './change';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import type { ActEntry, ActOutline } from './outline';
 import { make } from './make';
 import { spotFor, type Spot } from './spot';

@@ -3,7 +3,7 @@ import type { NodeJson } from '../document/types';
 import type { PlannedAct } from './act';
 import { conflict } from './actError';
 import { contentOf, idOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { nodes, optional } from './shape';
 
 /** Gives lines other content; each is known by its id. Refused when they are not what they were (`was`). */

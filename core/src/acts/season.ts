@@ -1,7 +1,7 @@
 import { SEASONS, type Season } from '../outline/season';
 import type { PlannedAct } from './act';
 import { noDay } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { oneOf } from './shape';
 
 /** Sets an entry for now, for later, or lays it aside. */

@@ -2,7 +2,7 @@ import { MAX_BLOCKS } from '../document/types';
 import { planSend, SEND_FORMS, type SendForm } from '../parts/send';
 import type { CombinedAct } from './act';
 import { contentOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { either, id, list, oneOf } from './shape';
 import { titleIn } from './titles';
 

@@ -2,7 +2,7 @@ import { shownWords } from '../document/text';
 import { planSplit } from '../parts/split';
 import type { CombinedAct } from './act';
 import { contentOf } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { id } from './shape';
 import { titleIn } from './titles';
 

@@ -1,7 +1,7 @@
 import { mayHold } from '../outline/entry';
 import { NOTHING, type PlannedAct } from './act';
 import { entryOf, noDay } from './ask';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 import { planRestore } from './restore';
 
 /** The inverse of `bin`: out of it again where it stood, whatever else is in the bin. */

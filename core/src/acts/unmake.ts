@@ -2,7 +2,7 @@ import type { Act } from '.';
 import { NOTHING, type PlannedAct } from './act';
 import { isUnwritten } from './ask';
 import { bin } from './bin';
-import { ANYTHING } from './changed';
+import { ANYTHING } from '../notices/changed';
 
 /**
  * Takes out what was made and is empty, as if it had never been. Words that came to a page meanwhile go to the bin with

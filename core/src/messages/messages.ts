@@ -1,4 +1,4 @@
-import type { Changed } from '../acts/changed';
+import type { Told } from '../notices/changed';
 
 /** What a window and the server say to each other over the socket. Updates and state vectors are Yjs bytes in base64. */
 
@@ -19,7 +19,7 @@ export type ServerMessage =
   /** The server can't store it at present; the window keeps it and sends it again. */
   | { type: 'wait'; page: string; number: number | null; reason: string }
   | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
-  | { type: 'changed'; page: string | null; changed: Changed[] };
+  | { type: 'changed'; changed: Told[] };
 
 /** Who made a change that the server tells of. */
 export type UpdateSource = 'window' | 'server';

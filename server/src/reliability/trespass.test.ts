@@ -158,10 +158,10 @@ async function heardAfter(server: TestedServer, cookie: string, message: object)
       socket.send(JSON.stringify({ type: 'open', page: mine.page }));
     });
     socket.on('message', (data) => {
-      const each = JSON.parse(String(data)) as { type: string; page: string; changed?: string[] };
+      const each = JSON.parse(String(data)) as { type: string; page: string; changed?: { what: string }[] };
       if (each.type === 'state' && each.page === mine.page) return socket.close();
       // What is found in the background of one's own page comes when it comes.
-      if (each.type === 'changed' && each.page === mine.page && String(each.changed) === 'kin') return;
+      if (each.changed?.every(({ what }) => what === 'kin')) return;
       heard.push(normal(String(data)));
     });
     socket.on('close', () => resolve(heard));

@@ -1,10 +1,12 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { changedBy, touchMany, type Act, type Changed } from '@glossarion/core/acts';
+import { changedBy, touchMany, type Act } from '@glossarion/core/acts';
+import type { Changed } from '@glossarion/core/notices';
 import { MAX_ACTS } from '@glossarion/core/outline';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
 import type { Accepted } from '../services/documents';
+import { anywhere } from '../services/told';
 import { route } from './route';
 import { anyAct } from './shapes';
 
@@ -34,8 +36,7 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }
       if (touchMany(wanted)) forgetNames(viewer.accountId);
       else for (const each of touched) noteName(viewer.accountId, each);
       const changed = notToldYet(changedBy(wanted), touched, accepted);
-      const pageId = touched.length === 1 ? touched[0]! : null;
-      if (changed.length > 0) notices.send(viewer.accountId, { pageId, changed });
+      notices.send(viewer.accountId, ...anywhere(changed));
       return { undo, targets: targetsOf(viewer, touched) };
     },
   );

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import type { Services } from '../services';
+import { anywhere } from '../services/told';
 import { route, withId } from './route';
 
 /** The bin: what was deleted, and the only way in which anything is deleted for good. */
@@ -8,7 +9,7 @@ export function binRoutes({ bin, forgetNames, notices }: Services): Router {
   const router = Router();
   const tell = (accountId: string) => {
     forgetNames(accountId);
-    notices.send(accountId, { pageId: null, changed: ['outline', 'title', 'links', 'desk'] });
+    notices.send(accountId, ...anywhere(['outline', 'title', 'links', 'desk']));
   };
 
   route(

@@ -34,7 +34,7 @@ export function deskRoutes({ desk, notices, tasks }: Services): Router {
     { method: 'post', path: '/entries/:id/visits', summary: 'Notes that a page was opened.', params: withId },
     async ({ viewer, params }) => {
       await desk.visit(viewer, params.id!);
-      notices.send(viewer.accountId, { pageId: params.id!, changed: ['desk'] });
+      notices.send(viewer.accountId, { what: 'desk', ids: null });
     },
   );
 
@@ -52,8 +52,8 @@ export function deskRoutes({ desk, notices, tasks }: Services): Router {
       }),
     },
     async ({ viewer, params, body }) => {
-      const pageId = await tasks.setState(viewer, params.id!, (body as { state: TaskState }).state);
-      notices.send(viewer.accountId, { pageId, changed: ['desk'] });
+      await tasks.setState(viewer, params.id!, (body as { state: TaskState }).state);
+      notices.send(viewer.accountId, { what: 'desk', ids: null });
     },
   );
 

@@ -67,7 +67,8 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
     async ({ viewer, params, body }) => {
       const { isOpen, season } = body as { isOpen: boolean; season: string | null };
       await outline.fold(viewer, params.id!, isOpen, season);
-      notices.send(viewer.accountId, { pageId: params.id!, changed: ['folds'] });
+      const above = entries.reader(viewer).line(params.id!);
+      notices.send(viewer.accountId, { what: 'folds', ids: above.map(({ id }) => id) });
     },
   );
 

@@ -1,6 +1,7 @@
 import { raw, Router } from 'express';
 import { Problem } from '../problem';
 import type { Services } from '../services';
+import { anywhere } from '../services/told';
 import { route, withId } from './route';
 
 /** A request of more bytes takes a thread so much memory that it is not kept. */
@@ -31,7 +32,7 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
       });
       if ('refusal' in wish) throw new Problem(400, wish.refusal);
       const report = await imports.takeFiles(viewer, wish.files, { id: wish.id });
-      notices.send(viewer.accountId, { pageId: null, changed: ['outline', 'title', 'links'] });
+      notices.send(viewer.accountId, ...anywhere(['outline', 'title', 'links']));
       return report;
     },
   );

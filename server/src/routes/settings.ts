@@ -71,7 +71,7 @@ export function settingRoutes({ settings, notices }: Services): Router {
       const checked = schema.validate(value);
       if (checked.error) throw new Problem(400, `This can’t be set so: ${checked.error.message}.`);
       await settings.set(viewer, key, checked.value);
-      notices.send(viewer.accountId, { pageId: null, changed: ['settings'] });
+      notices.send(viewer.accountId, { what: 'settings', ids: null });
     },
   );
   return router;

@@ -34,6 +34,7 @@ function oneForEachPage(accepted: readonly Accepted[]): Accepted[] {
     ...parts[0]!,
     mended: Y.mergeUpdates(parts.flatMap(({ mended }) => mended ?? [])),
     changed: [...new Set(parts.flatMap(({ changed }) => changed))],
+    linked: [...new Set(parts.flatMap(({ linked }) => linked))],
   }));
 }
 

@@ -189,7 +189,7 @@ export class Background {
         if (rows.length > 0) await manager.insert(KinEntity, rows);
         await manager.upsert(KinMadeEntity, { pageId, madeAt: new Date().toISOString() }, ['pageId']);
       });
-      this.notices.send(accountId, { pageId, changed: ['kin'] });
+      this.notices.send(accountId, { what: 'kin', ids: [pageId] });
     }
   }
 
@@ -204,7 +204,7 @@ export class Background {
     if (since < 0) return;
     const wait = Math.max(0, TELL_EVERY - since);
     this.toldAt.set(accountId, Date.now() + wait);
-    setTimeout(() => this.notices.send(accountId, { pageId: null, changed: ['alsoNamed'] }), wait).unref();
+    setTimeout(() => this.notices.send(accountId, { what: 'alsoNamed', ids: null }), wait).unref();
   }
 }
 

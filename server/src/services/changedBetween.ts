@@ -1,5 +1,5 @@
 import type { BodyFacts } from '@glossarion/core/document';
-import type { Changed } from '@glossarion/core/acts';
+import type { Changed } from '@glossarion/core/notices';
 
 /** A page as others know it. */
 interface Known {
@@ -19,6 +19,11 @@ export function changedBetween(before: Known, now: Known): Changed[] {
 }
 
 const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
+
+/** What the links of a page lead to, as it was and as it is. */
+export const linkedBetween = (before: Known, now: Known): string[] => [
+  ...new Set([...before.facts.links, ...now.facts.links].map(({ target }) => target)),
+];
 
 /** All of a page that other pages' Margins show: lines with links, what stands beneath them, and what they stand beneath. */
 function linkKey(facts: BodyFacts): string {

@@ -38,11 +38,11 @@ import { HELD_ELSEWHERE } from '../entities/block.queries';
 import { ADD_DOCUMENT, ADD_UPDATE, DOCUMENT, REMOVAL, UPDATES, WRITE_DOCUMENT } from '../entities/document.queries';
 import { DROP_INDEX } from '../entities/find.queries';
 import { notFound } from '../problem';
-import { changedBetween } from './changedBetween';
+import { changedBetween, linkedBetween } from './changedBetween';
 import { dayBeginning, rememberBeginning } from './dayBeginnings';
 import type { FactWriter } from './facts';
 import { HOLDERS, type Held, type HolderKind } from './holders';
-import type { Changed } from '@glossarion/core/acts';
+import type { Changed } from '@glossarion/core/notices';
 
 /** Updates that are kept apart before they are folded into one state. */
 const COMPACT_AFTER = 200;
@@ -89,6 +89,8 @@ export interface Accepted {
   mended: Uint8Array | null;
   /** What others show of this page and has to be asked for again. */
   changed: Changed[];
+  /** What its links led to, or lead to now, when what others show of them changed. */
+  linked: string[];
 }
 
 /** The update was made for a document that has been built anew since; the client has to fetch it afresh. */
@@ -279,8 +281,10 @@ export class Documents {
     const final = isRepaired ? readBody(present) : shown;
     const title = readTitle(present);
     await this.append(manager, live, [update, mended]);
+    const before = { title: live.title, facts: live.facts };
     const changed = this.writeRows(live, title, final);
-    return { pageId: id, accountId: live.accountId, epoch: live.epoch, update, mended, changed };
+    const linked = changed.includes('links') ? linkedBetween(before, { title, facts: live.facts }) : [];
+    return { pageId: id, accountId: live.accountId, epoch: live.epoch, update, mended, changed, linked };
   }
 
   private writeRows(live: LiveDocument, title: string, body: BodyJson): Changed[] {

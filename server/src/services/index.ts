@@ -28,6 +28,7 @@ import { PickableNames } from './pickables';
 import { Settings } from './settings';
 import { Tasks } from './tasks';
 import { Templates } from './templates';
+import { toldOf } from './told';
 import { WebTitles } from './webTitles';
 import { Threads } from '../threads/threads';
 
@@ -89,10 +90,11 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     pickables.forget(accountId);
     background.forget(accountId);
   };
-  documents.onAccepted(({ accountId, pageId, changed }) => {
+  documents.onAccepted((accepted) => {
+    const { accountId, pageId, changed } = accepted;
     if (changed.includes('title')) noteName(accountId, pageId);
     background.poke();
-    if (changed.length > 0) notices.send(accountId, { pageId, changed });
+    notices.send(accountId, ...toldOf(entries, accepted));
   });
   return {
     config,

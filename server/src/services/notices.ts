@@ -1,13 +1,8 @@
-import type { Changed } from '@glossarion/core/acts';
+import type { Told } from '@glossarion/core/notices';
 
-/** Tells an account's open windows what has changed elsewhere, so that they ask for it again. */
-export interface Notice {
-  pageId: string | null;
-  changed: Changed[];
-}
+type Receiver = (changed: Told[]) => void;
 
-type Receiver = (notice: Notice) => void;
-
+/** Tells an account's open windows what has changed elsewhere, so that those that show it ask for it again. */
 export class Notices {
   private receivers = new Map<string, Set<Receiver>>();
 
@@ -17,7 +12,8 @@ export class Notices {
     return () => receivers.delete(receiver);
   }
 
-  send(accountId: string, notice: Notice): void {
-    for (const receiver of this.receivers.get(accountId) ?? []) receiver(notice);
+  send(accountId: string, ...changed: Told[]): void {
+    if (changed.length === 0) return;
+    for (const receiver of this.receivers.get(accountId) ?? []) receiver(changed);
   }
 }

@@ -11,8 +11,8 @@ export class Tasks {
     private documents: Documents,
   ) {}
 
-  /** Ticks a to-do item off, or opens it again; gives the page it stands on. */
-  async setState(viewer: Viewer, id: string, state: TaskState): Promise<string> {
+  /** Ticks a to-do item off, or opens it again. */
+  async setState(viewer: Viewer, id: string, state: TaskState): Promise<void> {
     const block = this.entries.block(viewer, id);
     if (!block) throw notFound();
     const { blockId, pageId } = block;
@@ -20,6 +20,5 @@ export class Tasks {
       const isTask = (attributes: Record<string, unknown>) => attributes.kind === 'todo';
       if (!setBlockAttributes(document, blockId, { state }, isTask)) throw notFound();
     });
-    return pageId;
   }
 }

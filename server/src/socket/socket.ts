@@ -43,8 +43,8 @@ export function serveSocket(server: Server, services: Services): () => void {
       });
       opened.on('pong', () => alive.add(opened));
       opened.on('error', (error) => services.log.warn(error, 'socket'));
-      const stop = services.notices.receive(window.viewer.accountId, ({ pageId, changed }) =>
-        window.send({ type: 'changed', page: pageId, changed }),
+      const stop = services.notices.receive(window.viewer.accountId, (changed) =>
+        window.send({ type: 'changed', changed }),
       );
       // It may have ended while this was opened.
       void services.accounts.isOpen(signedIn.session.id).then((isOpen) => isOpen || window.signOut());

@@ -4,13 +4,11 @@ import type { PickAnswer, PickAsked } from '../../workers/pickables.worker';
 /** What a link can lead to, asked of the worker that holds it. */
 
 const SHOWN = 8;
-/** Changes that come close together are fetched together, in milliseconds. */
-const TOGETHER = 150;
 
 let worker: Worker | null = null;
 let isReady = false;
 let asked = 0;
-let renewal: ReturnType<typeof setTimeout> | null = null;
+let isStale = false;
 const waiting = new Map<number, (answer: PickAnswer) => void>();
 
 /** Starts the worker, which fetches the names; what is asked before they are there is answered by the server. */
@@ -28,13 +26,9 @@ export function preparePickables(): void {
   worker.postMessage({ do: 'renew' });
 }
 
-/** Names changed somewhere. */
+/** Names changed somewhere: they are fetched again when something is picked. */
 export function renewPickables(): void {
-  if (!worker || renewal) return;
-  renewal = setTimeout(() => {
-    renewal = null;
-    worker?.postMessage({ do: 'renew' });
-  }, TOGETHER);
+  isStale = true;
 }
 
 /** Forgets all names: another account may sign in. */
@@ -49,6 +43,8 @@ export function dropPickables(): void {
 export function pick(typed: string, context: PickContext): Promise<PickAnswer | null> {
   preparePickables();
   if (!isReady) return Promise.resolve(null);
+  if (isStale) worker!.postMessage({ do: 'renew' });
+  isStale = false;
   asked += 1;
   const message: PickAsked = { number: asked, typed, context, limit: SHOWN };
   return new Promise((resolve) => {

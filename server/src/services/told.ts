@@ -1,0 +1,21 @@
+import type { Changed, Told } from '@glossarion/core/notices';
+import { ownView } from '../access';
+import type { Accepted } from './documents';
+import type { Entries } from './entries';
+
+/** What is told of a document that was changed: of which entries, so that only windows that show these ask again. */
+export function toldOf(entries: Entries, { accountId, pageId, changed, linked }: Accepted): Told[] {
+  const viewer = ownView(accountId);
+  const reader = entries.reader(viewer);
+  const idsOf: Partial<Record<Changed, () => string[]>> = {
+    title: () => [pageId],
+    // The contents of everything it stands in.
+    outline: () => [...reader.line(pageId).map(({ id }) => id), pageId],
+    // The Margins of what its links lead to, and all that shows its lines.
+    links: () => [pageId, ...linked.map((id) => entries.block(viewer, id)?.pageId ?? id)],
+  };
+  return changed.map((what) => ({ what, ids: [...new Set(idsOf[what]?.() ?? [pageId])] }));
+}
+
+/** Something that may be anywhere. */
+export const anywhere = (changed: readonly Changed[]): Told[] => changed.map((what) => ({ what, ids: null }));
