@@ -11,6 +11,6 @@ module.exports = {
     '^lib0/webcrypto$': require('path').join(__dirname, '../node_modules/lib0/dist/webcrypto.node.cjs'),
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|@rneui/.*|react-native-svg|uuid|fractional-indexing|stemmer|@leeoniya|@tiptap|yjs|lib0|y-protocols|y-prosemirror|idb|react-redux|@reduxjs|immer))',
+    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|@rneui/.*|react-native-svg|uuid|fractional-indexing|stemmer|@leeoniya|@tiptap|yjs|lib0|y-protocols|y-prosemirror|idb|react-redux|@reduxjs|immer|standard-navigation))',
   ],
 };

@@ -10,8 +10,8 @@ import { Words } from '../features/shell/Words';
 import { useAppSelector } from '../state/store';
 import { colour } from '../theme/tokens';
 import { actedRange, choose, countOf, idsInRange } from './chosen';
-import { KINDS } from './kinds';
-import { duplicateBlocks, indent, moveLine, removeBlocks, tint, turnIntoCode } from './outline';
+import { OFFERS } from './kinds';
+import { duplicateBlocks, indent, moveLine, removeBlocks, tint } from './outline';
 
 interface BlockMenuProps {
   editor: Editor;
@@ -42,10 +42,7 @@ export function BlockMenu({ editor, pageId, onClose }: BlockMenuProps) {
   return (
     <Sheet title={title} onClose={onClose}>
       <Group label="Turn into">
-        {KINDS.map((kind) => (
-          <Action key={kind.words} label={kind.words} onPress={run(kind.turn)} />
-        ))}
-        <Action label="Code" onPress={run(turnIntoCode)} />
+        {OFFERS.map(({ words, turn }) => turn && <Action key={words} label={words} onPress={run(turn)} />)}
       </Group>
       <Group label="Tint">
         {HIGHLIGHTS.map((pigment) => (

@@ -1,6 +1,6 @@
 import type { Editor } from '@tiptap/core';
 import type { Ref } from 'react';
-import { fittingItems } from './insertItems';
+import { fittingItems, insertOffer } from './insertItems';
 import type { WritingPlace } from './PageEditor';
 import { PickerList, type PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
@@ -20,7 +20,7 @@ export function InsertMenu({ handle, editor, query, place }: InsertMenuProps) {
     detail: item.detail,
     choose: () => {
       editor.chain().focus().deleteRange({ from: query.from, to: query.to }).run();
-      item.insert(editor, place);
+      insertOffer(item, editor, place);
     },
   }));
   return (

@@ -121,7 +121,7 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
               label="To-do"
               words="☐"
               isOn={isTodo}
-              onPress={() => run((state) => turn(state, { kind: isTodo ? 'paragraph' : 'todo' }))}
+              onPress={() => run((state) => turn(state, isTodo ? 'paragraph' : 'todo'))}
             />
             <Tool label="Link" words="[[ ]]" onPress={() => editor.commands.keyboardShortcut('Mod-k')} />
             <Tool label="Outdent" words="⇤" onPress={() => run((state) => indent(state, -1))} />

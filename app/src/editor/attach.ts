@@ -1,15 +1,12 @@
 import type { Editor } from '@tiptap/core';
 import { NodeSelection } from '@tiptap/pm/state';
-import { newId, type NodeJson } from '@glossarion/core/document';
-import { isPicture, upload, type Attachment } from '../features/attachments/upload';
+import { solidBlock, type NodeJson } from '@glossarion/core/document';
+import { isPicture, pickFiles, upload, type Attachment } from '../features/attachments/upload';
 import { putBlocksAt } from './put';
 
 /** The block that shows an attachment. */
 export function attachmentBlock({ id: file, name, media, size }: Attachment): NodeJson {
-  const placed = { id: newId(), depth: 0, tint: null };
-  return isPicture(media)
-    ? { type: 'picture', attrs: { ...placed, file, name, alt: '', caption: '', width: null } }
-    : { type: 'file', attrs: { ...placed, file, name, media, size, caption: '' } };
+  return isPicture(media) ? solidBlock('picture', { file, name }) : solidBlock('file', { file, name, media, size });
 }
 
 /** Sends files one after the other and sets each where the cursor was, in their order. */
@@ -21,6 +18,12 @@ export async function attachFiles(editor: Editor, files: readonly File[], at?: n
     place = putBlocksAt(editor, [attachmentBlock(attachment)], place);
   }
 }
+
+/** Picks files of the person's and attaches them. */
+export const pickAndAttach =
+  (accept: string) =>
+  (editor: Editor): void =>
+    void pickFiles(accept).then((files) => attachFiles(editor, files));
 
 /** The content of a data address (RFC 2397); null for any other. */
 function blobOf(address: string): Blob | null {

@@ -1,7 +1,8 @@
 import { Extension, type Editor } from '@tiptap/core';
 import { TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
-import { newId } from '@glossarion/core/document';
+import { newId, PLAIN, textAttributes } from '@glossarion/core/document';
 import { actedRange, choose } from './chosen';
+import { textLook } from './kinds';
 import { linkSelectedWords } from './linkSelection';
 import { indent, moveLine, tick } from './outline';
 
@@ -13,7 +14,9 @@ const run = (editor: Editor, edit: Edit): boolean => {
   return transaction !== null;
 };
 
-const GOES_ON = new Set(['bulleted', 'numbered', 'todo', 'quote', 'note']);
+/** The kind of the line that begins after one of a kind, with what a new one says of itself. */
+const afterKind = (kind: unknown): Record<string, unknown> =>
+  textAttributes(textLook(kind).goesOn ? String(kind) : PLAIN);
 
 /** Enter: a new line after, of the kind that goes on; an empty item steps out instead. */
 const enter: Edit = (state) => {
@@ -23,30 +26,19 @@ const enter: Edit = (state) => {
   if (node.type.name !== 'block') return null;
   if ($from.depth !== 1) return enterInCell(state);
   const { kind, depth } = node.attrs as { kind: string; depth: number };
-  if (state.selection.empty && node.content.size === 0 && (kind !== 'paragraph' || depth > 0)) {
-    return depth > 0
-      ? indent(state, -1)
-      : turnAt(state, $from.before(), { kind: 'paragraph', level: null, state: null });
+  if (state.selection.empty && node.content.size === 0 && (kind !== PLAIN || depth > 0)) {
+    return depth > 0 ? indent(state, -1) : turnAt(state, $from.before(), textAttributes(PLAIN));
   }
-  if (kind === 'paragraph' && state.selection.empty && node.textContent === '---') {
+  if (kind === PLAIN && state.selection.empty && node.textContent === '---') {
     const position = $from.before();
     const divider = state.schema.nodes.divider!.create({ id: newId(), depth });
     const transaction = state.tr.delete($from.start(), $from.end()).insert(position, divider);
-    return transaction.setNodeAttribute(position + 1, 'kind', 'paragraph').scrollIntoView();
+    return transaction.setNodeAttribute(position + 1, 'kind', PLAIN).scrollIntoView();
   }
-  const after = {
-    id: newId(),
-    kind: GOES_ON.has(kind) ? kind : 'paragraph',
-    depth,
-    level: null,
-    state: kind === 'todo' ? 'open' : null,
-    formerIds: null,
-    folded: null,
-    kept: null,
-  };
+  const after = { id: newId(), depth, formerIds: null, kept: null, ...afterKind(kind) };
   if (state.selection.empty && $from.parentOffset === 0 && node.content.size > 0) {
     // At the start of a line the words keep their block, and an empty line goes before them.
-    const empty = node.type.create({ ...after, kind: kind === 'heading' ? 'paragraph' : kind });
+    const empty = node.type.create({ ...after, ...textAttributes(kind === 'heading' ? PLAIN : kind) });
     return state.tr.insert($from.before(), empty).scrollIntoView();
   }
   const next = state.doc.maybeChild($from.index(0) + 1);
@@ -54,8 +46,7 @@ const enter: Edit = (state) => {
     const nextDepth = Number(next.attrs.depth ?? 0);
     if (nextDepth > depth && next.type.name === 'block') {
       after.depth = nextDepth;
-      after.kind = GOES_ON.has(String(next.attrs.kind)) ? String(next.attrs.kind) : 'paragraph';
-      after.state = after.kind === 'todo' ? 'open' : null;
+      Object.assign(after, afterKind(next.attrs.kind));
     }
   }
   const transaction = state.tr.deleteSelection();
@@ -87,8 +78,7 @@ function codeLine(state: EditorState): Transaction {
 function enterInCell(state: EditorState): Transaction {
   const { $from } = state.selection;
   const { kind } = $from.parent.attrs as { kind: string };
-  const goesOn = GOES_ON.has(kind) && $from.parent.content.size > 0;
-  const attrs = { id: newId(), kind: goesOn ? kind : 'paragraph', state: goesOn && kind === 'todo' ? 'open' : null };
+  const attrs = { id: newId(), ...afterKind($from.parent.content.size > 0 ? kind : PLAIN) };
   const transaction = state.tr.deleteSelection();
   return transaction
     .split(transaction.mapping.map($from.pos), 1, [{ type: $from.parent.type, attrs }])
@@ -105,8 +95,8 @@ const backspace: Edit = (state) => {
   const { $from, empty } = state.selection;
   const node = $from.parent;
   if (!empty || $from.parentOffset > 0 || node.type.name !== 'block' || $from.depth !== 1) return null;
-  if (node.attrs.kind !== 'paragraph') {
-    return turnAt(state, $from.before(), { kind: 'paragraph', level: null, state: null });
+  if (node.attrs.kind !== PLAIN) {
+    return turnAt(state, $from.before(), textAttributes(PLAIN));
   }
   if (Number(node.attrs.depth) > 0) return indent(state, -1);
   return joinAt(state, $from.before());

@@ -1,31 +1,25 @@
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
-import { Block } from '@glossarion/core/document';
-import { toggleFold } from './outline';
+import { documentNodes, isItem as isItemNode } from '@glossarion/core/document';
+import { textLook, type LineMark } from './kinds';
 
-const ITEMS = new Set(['bulleted', 'numbered', 'todo', 'fold']);
-
-export const isItem = (node: DocumentNode): boolean => node.type.name === 'block' && ITEMS.has(String(node.attrs.kind));
+/** Whether a block is an item of a list. */
+export const isItem = ({ type, attrs }: DocumentNode): boolean => isItemNode({ type: type.name, attrs });
 
 /** A block that has nothing beside its words is one element: a long page is laid out the faster. */
-const isBare = (node: DocumentNode): boolean => !isItem(node) && node.attrs.kept !== true;
+const isBare = (node: DocumentNode): boolean =>
+  !isItem(node) && !textLook(node.attrs.kind).mark && node.attrs.kept !== true;
 
-/** The element a block's words stand in. The title is the page's only heading of the first level. */
-function wordsElement(node: DocumentNode): HTMLElement {
-  if (node.attrs.kind === 'heading') return document.createElement(`h${Math.max(2, Number(node.attrs.level ?? 2))}`);
-  if (node.attrs.kind === 'quote') return document.createElement('blockquote');
-  return document.createElement(isItem(node) ? 'div' : 'p');
-}
-
-const STATE_WORDS: Record<string, string> = { open: 'open', begun: 'begun', done: 'done', dropped: 'dropped' };
+/** The element a block's words stand in. */
+const wordsElement = (node: DocumentNode): HTMLElement =>
+  document.createElement(textLook(node.attrs.kind).element?.(node.attrs) ?? (isItem(node) ? 'div' : 'p'));
 
 /** How a text block is shown: its mark (bullet, number or box), its words, and a note when it was kept. */
 class BlockView implements NodeView {
   dom: HTMLElement;
   contentDOM: HTMLElement;
-  private box: HTMLButtonElement | null = null;
+  private mark: LineMark | null = null;
   private note: HTMLElement | null = null;
-  private fold: HTMLButtonElement | null = null;
 
   constructor(
     private node: DocumentNode,
@@ -37,42 +31,19 @@ class BlockView implements NodeView {
     this.contentDOM.className = 'words';
     this.contentDOM.dir = 'auto';
     this.dom.classList.add('block');
-    if (node.attrs.kind === 'todo') {
-      this.box = document.createElement('button');
-      this.box.className = 'box';
-      this.box.type = 'button';
-      this.box.tabIndex = -1;
-      this.box.contentEditable = 'false';
-      this.box.setAttribute('role', 'checkbox');
-      this.box.addEventListener('mousedown', (event) => event.preventDefault());
-      this.box.addEventListener('click', this.tick);
-      this.dom.append(this.box);
-    }
-    if (node.attrs.kind === 'fold') {
-      this.fold = document.createElement('button');
-      this.fold.className = 'fold';
-      this.fold.type = 'button';
-      this.fold.contentEditable = 'false';
-      this.fold.addEventListener('mousedown', (event) => event.preventDefault());
-      this.fold.addEventListener('click', this.foldOrOpen);
-      this.dom.append(this.fold);
-    }
+    this.mark =
+      textLook(node.attrs.kind).mark?.({
+        attrs: () => this.node.attrs,
+        change: (edit) => {
+          const position = this.getPos();
+          const transaction = position === undefined ? null : edit(this.view.state, position);
+          if (transaction) this.view.dispatch(transaction);
+        },
+      }) ?? null;
+    if (this.mark) this.dom.append(this.mark.dom);
     if (!isBare(node)) this.dom.append(this.contentDOM);
     this.show();
   }
-
-  private foldOrOpen = (): void => {
-    const position = this.getPos();
-    const transaction = position === undefined ? null : toggleFold(this.view.state, position);
-    if (transaction) this.view.dispatch(transaction);
-  };
-
-  private tick = (): void => {
-    const position = this.getPos();
-    if (position === undefined) return;
-    const state = this.node.attrs.state === 'done' ? 'open' : 'done';
-    this.view.dispatch(this.view.state.tr.setNodeAttribute(position, 'state', state));
-  };
 
   private keep = (): void => {
     const position = this.getPos();
@@ -80,7 +51,7 @@ class BlockView implements NodeView {
   };
 
   private show(): void {
-    const { id, kind, depth, state, level, kept, tint, folded } = this.node.attrs as Record<
+    const { id, kind, depth, state, level, kept, tint } = this.node.attrs as Record<
       string,
       string | number | boolean | null
     >;
@@ -93,14 +64,11 @@ class BlockView implements NodeView {
     if (state) dom.dataset.state = String(state);
     if (tint) dom.dataset.tint = String(tint);
     else delete dom.dataset.tint;
-    this.fold?.setAttribute('aria-expanded', String(folded !== true));
-    this.fold?.setAttribute('aria-label', folded === true ? 'Open what is folded' : 'Fold what is beneath');
     if (isItem(this.node)) {
       dom.setAttribute('role', 'listitem');
       dom.setAttribute('aria-level', String(Number(depth) + 1));
     }
-    this.box?.setAttribute('aria-checked', state === 'begun' ? 'mixed' : String(state === 'done'));
-    this.box?.setAttribute('aria-label', `To-do, ${STATE_WORDS[String(state ?? 'open')]}`);
+    this.mark?.show(this.node.attrs);
     this.showNote(kept === true);
   }
 
@@ -145,7 +113,7 @@ class BlockView implements NodeView {
   }
 }
 
-export const BlockWithView = Block.extend({
+export const BlockWithView = documentNodes.block!.extend({
   addNodeView() {
     return ({ node, view, getPos }) => new BlockView(node, view, getPos);
   },

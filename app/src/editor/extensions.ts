@@ -4,21 +4,19 @@ import { Dropcursor, Gapcursor, Placeholder } from '@tiptap/extensions';
 import { documentMarks, documentNodes } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import { PastedAddresses } from './addresses';
-import { FileWithView, PictureWithView } from './attachmentViews';
 import { BlockKeys } from './blockKeys';
 import { BlockWithView } from './blockView';
-import { CardWithView } from './cardView';
 import { Chosen } from './chosen';
 import { Clipboard } from './clipboard';
 import { DateOffers, type DateOfferOptions } from './dateOffers';
 import { Folds } from './folds';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
+import { KIND_VIEWS } from './kinds';
 import { KeptSolids } from './keptSolids';
 import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
 import { LinkSelection, type LinkSelectionOptions } from './linkSelection';
 import { Lists } from './lists';
-import { OverviewWithView } from './overviewView';
 import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { StayInLine } from './stayInLine';
@@ -45,10 +43,11 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert, select
     block: BlockWithView,
     pageLink: PageLinkWithView,
     tag: TagWithView,
-    overview: OverviewWithView.configure({ pageId: page.pageId }),
-    picture: PictureWithView,
-    file: FileWithView,
-    card: CardWithView,
+    ...Object.fromEntries(
+      KIND_VIEWS.flatMap(({ name, withView }) =>
+        withView ? [[name, withView(documentNodes[name]!, page.pageId)]] : [],
+      ),
+    ),
   };
   return [
     ...Object.values(nodes),

@@ -2,7 +2,7 @@ import { Extension } from '@tiptap/core';
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin } from '@tiptap/pm/state';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
-import { PageLink, Tag } from '@glossarion/core/document';
+import { documentNodes } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
 import { linkWords } from '../features/trail/words';
 import { store, targetOf, wantTargets } from '../state/store';
@@ -67,7 +67,7 @@ const openViews = new Set<EditorView>();
 
 const shownLinks = new WeakMap<EditorView, Set<LinkView>>();
 
-export const PageLinkWithView = PageLink.extend({
+export const PageLinkWithView = documentNodes.pageLink!.extend({
   addNodeView() {
     return ({ node, view }) => {
       const link = new LinkView(node);
@@ -104,7 +104,7 @@ export function editedLink(element: HTMLElement): EditedLink | null {
   return null;
 }
 
-export const TagWithView = Tag.extend({
+export const TagWithView = documentNodes.tag!.extend({
   addNodeView() {
     return ({ node }) => {
       const dom = document.createElement('span');

@@ -78,7 +78,7 @@ test('chosen lines are acted on together', () => {
   state = state.apply(choose(state, 2, 0));
   expect(chosenRange(state)).toEqual({ first: 0, last: 2 });
   expect(idsInRange(state, { first: 0, last: 2 })).toHaveLength(3);
-  const turned = after(state, (each) => turn(each, { kind: 'todo' }));
+  const turned = after(state, (each) => turn(each, 'todo'));
   const kinds: unknown[] = [];
   turned.doc.forEach((node) => void kinds.push([node.attrs.kind, node.attrs.state]));
   expect(kinds).toEqual([
@@ -111,7 +111,7 @@ test('lines become one listing and lines again, words kept', () => {
     'codeBlock',
     'let a;\nlet b;',
   ]);
-  const back = after(code, (each) => turn(each, { kind: 'paragraph' }));
+  const back = after(code, (each) => turn(each, 'paragraph'));
   expect(ownWords(back.doc.child(0).toJSON() as NodeJson)).toBe('let a;\nlet b;');
 });
 
@@ -141,7 +141,7 @@ test('whatever is done, depths stay possible, ids single and words kept', () => 
             () => indent(state, -1),
             () => moveLine(state, 1),
             () => moveLine(state, -1),
-            () => turn(state, { kind: 'quote' }),
+            () => turn(state, 'quote'),
           ];
           state = after(state, edits[act]!);
         }

@@ -1,6 +1,6 @@
 import { Fragment, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Selection, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
-import { MAX_DEPTH, newId, type BlockKind, type HighlightPigment, type TaskState } from '@glossarion/core/document';
+import { MAX_DEPTH, newId, textAttributes, type HighlightPigment, type TaskState } from '@glossarion/core/document';
 import { actedRange, chosenIds, endOfChildren, withChildren, type BlockRange } from './chosen';
 
 /** Blocks as a line with what stands beneath it: indenting, moving and joining take the children along. */
@@ -123,22 +123,18 @@ export function tick(state: EditorState): Transaction | null {
   return transaction;
 }
 
-export interface KindChange {
-  kind: BlockKind;
-  level?: number;
-  state?: TaskState;
-}
-
-/** Turns the acted-on text blocks into another kind; words, marks, children and ids stay. */
-export function turn(state: EditorState, { kind, level, state: task }: KindChange): Transaction | null {
+/**
+ * Turns the acted-on text blocks into another kind; words, marks, children and ids stay.
+ *
+ * @param own what they say of themselves as one of that kind
+ */
+export function turn(
+  state: EditorState,
+  kind: string,
+  own: Readonly<Record<string, unknown>> = {},
+): Transaction | null {
   const transaction = state.tr;
-  const turned = (attrs: Record<string, unknown>) => ({
-    ...attrs,
-    kind,
-    level: level ?? null,
-    state: kind === 'todo' ? (task ?? attrs.state ?? 'open') : null,
-    folded: null,
-  });
+  const turned = (attrs: Record<string, unknown>) => ({ ...attrs, ...textAttributes(kind, { ...attrs, ...own }) });
   const { $from } = state.selection;
   if ($from.depth > 1 && $from.parent.type.name === 'block' && !chosenIds(state)) {
     return transaction.setNodeMarkup($from.before(), undefined, turned($from.parent.attrs));

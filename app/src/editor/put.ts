@@ -30,15 +30,13 @@ export function putBlocksAt(editor: Editor, nodes: readonly NodeJson[], at?: num
   const fragment = Fragment.from([...placed, ...after]);
   const transaction = state.tr.replaceWith(from, to, fragment);
   const end = from + placed.reduce((size, node) => size + node.nodeSize, 0);
-  const first = placed[0]!;
   // Into what is to be written in, else after it.
-  const inside = first.isTextblock
-    ? from + 1
-    : first.type.name === 'table'
-      ? from + 4
-      : Math.min(end + 1, transaction.doc.content.size);
+  const inside = placed[0]!.isAtom ? Math.min(end + 1, transaction.doc.content.size) : from + 1;
   transaction.setSelection(TextSelection.near(transaction.doc.resolve(inside)));
   editor.view.dispatch(transaction.scrollIntoView());
   if (at === undefined) editor.view.focus();
   return end;
 }
+
+/** Puts one block where the cursor is. */
+export const putBlock = (editor: Editor, node: NodeJson): void => void putBlocksAt(editor, [node]);

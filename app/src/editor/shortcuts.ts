@@ -1,35 +1,22 @@
 import { Extension, InputRule, markInputRule } from '@tiptap/core';
-import type { BlockKind } from '@glossarion/core/document';
+import { textAttributes } from '@glossarion/core/document';
 import { TextSelection } from '@tiptap/pm/state';
 import { TAG_PATTERN } from '@glossarion/core/tags';
+import { KIND_VIEWS, type TextLook } from './kinds';
 
-/** Markdown at the start of a paragraph turns it into another kind as it is typed. */
-const KINDS: {
-  find: RegExp;
-  attrs: (match: RegExpMatchArray) => { kind: BlockKind; level?: number; state?: string };
-}[] = [
-  { find: /^(#{1,4})\s$/u, attrs: (match) => ({ kind: 'heading', level: match[1]!.length }) },
-  { find: /^[-*+]\s$/u, attrs: () => ({ kind: 'bulleted' }) },
-  { find: /^\d{1,4}[.)]\s$/u, attrs: () => ({ kind: 'numbered' }) },
-  { find: /^\[ ?\]\s$/u, attrs: () => ({ kind: 'todo', state: 'open' }) },
-  { find: /^\[[xX]\]\s$/u, attrs: () => ({ kind: 'todo', state: 'done' }) },
-  { find: /^>\s$/u, attrs: () => ({ kind: 'quote' }) },
-  { find: /^>>\s$/u, attrs: () => ({ kind: 'fold' }) },
-  { find: /^!\s$/u, attrs: () => ({ kind: 'note' }) },
-];
+/** The kinds of lines that Markdown typed at their start turns into another. */
+const TURNED = new Set(['paragraph', 'bulleted', 'quote']);
 
-const kindRule = ({ find, attrs }: (typeof KINDS)[number]): InputRule =>
+type Typed = NonNullable<TextLook['typed']>[number];
+
+const kindRule = (kind: string, { find, attrs }: Typed): InputRule =>
   new InputRule({
     find,
     handler: ({ state, range, match }) => {
       const { $from } = state.selection;
       const { parent } = $from;
-      if (
-        parent.type.name !== 'block' ||
-        (parent.attrs.kind !== 'paragraph' && parent.attrs.kind !== 'bulleted' && parent.attrs.kind !== 'quote')
-      )
-        return null;
-      const changes = { level: null, state: null, ...attrs(match) };
+      if (parent.type.name !== 'block' || !TURNED.has(String(parent.attrs.kind))) return null;
+      const changes = textAttributes(kind, attrs?.(match));
       state.tr.delete(range.from, range.to).setNodeMarkup($from.before(), undefined, { ...parent.attrs, ...changes });
       return undefined;
     },
@@ -81,7 +68,7 @@ export const Shortcuts = Extension.create({
   addInputRules() {
     const { marks } = this.editor.schema;
     return [
-      ...KINDS.map(kindRule),
+      ...KIND_VIEWS.flatMap(({ name, text }) => (text?.typed ?? []).map((typed) => kindRule(name, typed))),
       codeRule,
       webLinkRule,
       tagRule,

@@ -28,8 +28,6 @@ export function noDay(outline: Entries, id: string): ActEntry {
 export const isUnwritten = ({ wordCount, firstWords }: Pick<ActEntry, 'wordCount' | 'firstWords'>): boolean =>
   wordCount === 0 && firstWords === '';
 
-export const idOf = (node: NodeJson): string => String(node.attrs?.id);
-
 /** The blocks of a page that is there. */
 export function contentOf(outline: ActOutline, id: string): readonly NodeJson[] {
   pageOf(outline, id);

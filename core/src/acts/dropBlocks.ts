@@ -1,7 +1,7 @@
 import { MAX_BLOCKS } from '../document/types';
 import type { Act } from '.';
 import type { PlannedAct } from './act';
-import { idOf } from './ask';
+import { idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';
 import { id, list } from './shape';
 import { Texts } from './texts';

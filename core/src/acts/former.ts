@@ -1,6 +1,7 @@
+import { withAttributes } from '../document/canonical';
 import { MAX_BLOCKS } from '../document/types';
 import { NOTHING, type PlannedAct } from './act';
-import { idOf } from './ask';
+import { idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';
 import { id, list } from './shape';
 import { Texts } from './texts';
@@ -32,7 +33,7 @@ const former = <A extends AddFormer | RemoveFormer>(isAdded: boolean): PlannedAc
     const named = new Set(act.formerIds);
     const changed = act.formerIds.filter((each) => present.includes(each) !== isAdded);
     const next = isAdded ? [...present, ...changed] : present.filter((each) => !named.has(each));
-    content[index] = { ...node, attrs: { ...node.attrs, formerIds: next.length > 0 ? next.join(' ') : null } };
+    content[index] = withAttributes(node, { formerIds: next.join(' ') || null });
     const opposite = isAdded ? ('removeFormer' as const) : ('addFormer' as const);
     return texts.plan([{ do: opposite, id: act.id, blockId: act.blockId, formerIds: changed }]);
   },

@@ -2,7 +2,8 @@ import { foldWords } from '../find/words';
 import type { Act } from '.';
 import type { CombinedAct } from './act';
 import { refused } from './actError';
-import { idOf, pageOf } from './ask';
+import { pageOf } from './ask';
+import { depthOf, idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';
 import { id } from './shape';
 
@@ -43,7 +44,7 @@ export const merge: CombinedAct<Merge> = {
     if (!isBlank) {
       let afterId = end ? idOf(end) : null;
       const blocks = content.map((node) => {
-        const moved = { id: idOf(node), from: from.id, to: into.id, afterId, depth: Number(node.attrs?.depth ?? 0) };
+        const moved = { id: idOf(node), from: from.id, to: into.id, afterId, depth: depthOf(node) };
         afterId = moved.id;
         return moved;
       });

@@ -1,6 +1,7 @@
+import { withAttributes } from '../document/canonical';
 import { MAX_BLOCKS, MAX_DEPTH, type NodeJson } from '../document/types';
 import type { PlannedAct } from './act';
-import { idOf } from './ask';
+import { depthOf, idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';
 import { fields, id, list, number, orNull } from './shape';
 import { indexAfter, Texts } from './texts';
@@ -37,9 +38,9 @@ export const moveBlocks: PlannedAct<MoveBlocks> = {
       if (index < 0) continue;
       const [node] = source.splice(index, 1) as [NodeJson];
       const before = index > 0 ? idOf(source[index - 1]!) : null;
-      back.push({ id: blockId, from: to, to: from, afterId: before, depth: Number(node.attrs?.depth ?? 0) });
+      back.push({ id: blockId, from: to, to: from, afterId: before, depth: depthOf(node) });
       const target = texts.of(to);
-      target.splice(indexAfter(target, afterId), 0, { ...node, attrs: { ...node.attrs, depth } });
+      target.splice(indexAfter(target, afterId), 0, withAttributes(node, { depth }));
     }
     // The last that was taken stood after those before it: they go back in the opposite order.
     return texts.plan(

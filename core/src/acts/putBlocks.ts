@@ -2,7 +2,7 @@ import { checkBody } from '../document/check';
 import type { NodeJson } from '../document/types';
 import type { PlannedAct } from './act';
 import { conflict } from './actError';
-import { idOf } from './ask';
+import { idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';
 import { id, nodes, orNull } from './shape';
 import { indexAfter, Texts } from './texts';

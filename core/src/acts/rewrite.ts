@@ -2,7 +2,8 @@ import { checkBody } from '../document/check';
 import type { NodeJson } from '../document/types';
 import type { PlannedAct } from './act';
 import { conflict } from './actError';
-import { contentOf, idOf } from './ask';
+import { contentOf } from './ask';
+import { idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';
 import { nodes, optional } from './shape';
 

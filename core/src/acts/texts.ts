@@ -3,7 +3,8 @@ import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
 import type { Act } from '.';
 import type { Plan } from './act';
-import { contentOf, idOf } from './ask';
+import { contentOf } from './ask';
+import { idOf } from '../document/kinds';
 import type { ActOutline } from './outline';
 
 /** Pages whose blocks an act changes: read once, changed in memory, given back together. */

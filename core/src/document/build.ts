@@ -1,5 +1,7 @@
+import { canonical } from './canonical';
 import { newId } from './ids';
-import type { BlockKind, BodyJson, MarkJson, NodeJson } from './types';
+import { textAttributes } from './kinds';
+import type { BodyJson, MarkJson, NodeJson } from './types';
 
 /** Small makers of body JSON, for templates, importers and tests. */
 
@@ -8,7 +10,7 @@ export const text = (value: string, ...marks: MarkJson[]): NodeJson =>
 
 export const pageLink = (target: string, words: string | null = null): NodeJson => ({
   type: 'pageLink',
-  attrs: { target, words },
+  attrs: words === null ? { target } : { target, words },
 });
 
 export const tag = (name: string): NodeJson => ({ type: 'tag', attrs: { name } });
@@ -20,26 +22,22 @@ export interface BlockOptions {
   state?: string | null;
   tint?: string | null;
   folded?: boolean | null;
+  [name: string]: unknown;
 }
 
-/** One text block. `content` may be a string for plain text. */
-export const block = (kind: BlockKind, content: string | NodeJson[] = [], options: BlockOptions = {}): NodeJson => {
+/**
+ * One text block in its canonical form. `content` may be a string for plain text.
+ *
+ * @throws Error when there is no such kind
+ */
+export const block = (kind: string, content: string | NodeJson[] = [], options: BlockOptions = {}): NodeJson => {
   const inline = typeof content === 'string' ? (content === '' ? [] : [text(content)]) : content;
-  const node: NodeJson = {
+  const { id = newId(), depth = 0, tint = null, formerIds = null, kept = null, ...own } = options;
+  return canonical({
     type: 'block',
-    attrs: {
-      id: options.id ?? newId(),
-      depth: options.depth ?? 0,
-      tint: options.tint ?? null,
-      kind,
-      level: kind === 'heading' ? (options.level ?? 2) : null,
-      state: kind === 'todo' ? (options.state ?? 'open') : null,
-      formerIds: null,
-      folded: options.folded ?? null,
-      kept: null,
-    },
-  };
-  return inline.length > 0 ? { ...node, content: inline } : node;
+    attrs: { id, depth, tint, ...textAttributes(kind, own), formerIds, kept },
+    ...(inline.length > 0 ? { content: inline } : {}),
+  });
 };
 
 export const body = (...content: NodeJson[]): BodyJson => ({ type: 'doc', content });

@@ -3,6 +3,7 @@ import * as Y from 'yjs';
 import { block, body, pageLink, tag, text } from './build';
 import { checkBody, checkRoots, readTitle, ShapeError } from './check';
 import { newId } from './ids';
+import { depthOf } from './kinds';
 import { repairBody } from './repair';
 import { ownWords } from './text';
 import { MAX_BLOCK_TEXT, MAX_BLOCKS, MAX_DEPTH, MAX_TITLE, type BodyJson, type NodeJson } from './types';
@@ -85,7 +86,7 @@ test('a document with a part that no page has is refused', () => {
   expect(() => checkRoots(document)).toThrow('no part named "more"');
 });
 
-const shapes = (mended: BodyJson) => mended.content.map((each) => [ownWords(each), each.attrs!.depth]);
+const shapes = (mended: BodyJson) => mended.content.map((each) => [ownWords(each), depthOf(each)]);
 
 test('a depth that nothing above allows is mended, as far as it can be', () => {
   const { body: mended, repairs } = repairBody(

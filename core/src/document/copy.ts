@@ -1,3 +1,4 @@
+import { NODE_ATTRIBUTES } from './nodes';
 import type { BodyJson, NodeJson } from './types';
 
 /** Every block id of a body, in order. */
@@ -8,15 +9,14 @@ export const blockIds = (body: BodyJson): string[] => body.content.map((node) =>
  * copied point inside the copy, and all others go on pointing where they did.
  */
 export function withIds(body: BodyJson, newIds: ReadonlyMap<string, string>): BodyJson {
-  const renew = (id: unknown) => (typeof id === 'string' ? (newIds.get(id) ?? id) : id);
+  const renew = (id: string) => newIds.get(id) ?? id;
   const walk = (node: NodeJson): NodeJson => {
     const attrs = node.attrs ? { ...node.attrs } : undefined;
-    if (attrs) {
-      if ('id' in attrs) attrs.id = renew(attrs.id);
-      if ('target' in attrs) attrs.target = renew(attrs.target);
-      if (typeof attrs.chosen === 'string') attrs.chosen = attrs.chosen.split(' ').map(renew).join(' ');
-      if ('formerIds' in attrs) attrs.formerIds = null;
+    for (const [name, { holdsIds }] of Object.entries(NODE_ATTRIBUTES[node.type] ?? {})) {
+      const ids = attrs?.[name];
+      if (holdsIds && typeof ids === 'string') attrs![name] = ids.split(' ').map(renew).join(' ');
     }
+    delete attrs?.formerIds;
     return {
       ...node,
       ...(attrs ? { attrs } : {}),

@@ -126,7 +126,7 @@ test('a copy has other ids, links inside it point inside it, and the first is le
   const copy = withIds(original, ids);
   expect(blockIds(copy)).toEqual([three, ids.get(two)]);
   expect(copy.content[0]!.content!.map((each) => each.attrs!.target)).toEqual([three, other]);
-  expect(copy.content[0]!.attrs!.formerIds).toBeNull();
+  expect(copy.content[0]!.attrs!.formerIds).toBeUndefined();
   expect(copy.content[1]!.attrs).toMatchObject({ target: ids.get(page), chosen: `${three} ${other}` });
   expect(JSON.stringify(original)).toBe(before);
 });

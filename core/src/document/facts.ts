@@ -1,4 +1,6 @@
 import { normalizeTag } from '../tags/normalize';
+import { linksIn, tagsIn } from './holds';
+import { depthOf, kindOf, solidKindOf, textKindOf } from './kinds';
 import { ownWords } from './text';
 import type { BodyJson, NodeJson, TaskState } from './types';
 
@@ -51,21 +53,10 @@ export interface BodyFacts {
 
 const FIRST_WORDS_LENGTH = 80;
 
-/** What a page is known by that has no words, only this. */
-const KNOWN_BY: Record<string, string> = { overview: 'Overview', picture: 'Picture', card: 'Card', table: 'Table' };
-
 /** Counts words as a reader does: runs of letters and digits, and each character of a script without spaces. */
 export const countWords = (words: string): number =>
   words.match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]|[\p{L}\p{N}][\p{L}\p{N}\p{M}’'-]*/gu)?.length ??
   0;
-
-/** Every inline node of a block, cells of a table included, in reading order. */
-function* inlineNodes(node: NodeJson): Generator<NodeJson> {
-  for (const child of node.content ?? []) {
-    yield child;
-    yield* inlineNodes(child);
-  }
-}
 
 interface Words {
   words: string;
@@ -94,9 +85,10 @@ export function bodyFacts(body: BodyJson): BodyFacts {
   body.content.forEach((node, position) => {
     const attrs = node.attrs ?? {};
     const id = String(attrs.id);
-    const depth = Number(attrs.depth ?? 0);
+    const depth = depthOf(node);
     while (ancestors.length > 0 && ancestors[ancestors.length - 1]!.depth >= depth) ancestors.pop();
-    const kind = node.type === 'block' ? String(attrs.kind) : node.type;
+    const kind = kindOf(node);
+    const solid = solidKindOf(node);
     const { words, wordCount } = wordsOf(node);
     facts.blocks.push({
       id,
@@ -105,27 +97,16 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       position,
       depth,
       kind,
-      state: kind === 'todo' ? ((attrs.state as TaskState | null) ?? 'open') : null,
+      state: textKindOf(node)?.state?.(attrs) ?? null,
       words,
       node,
     });
-    if (typeof attrs.file === 'string') facts.files.push({ blockId: id, fileId: attrs.file });
-    if (node.type === 'card' && typeof attrs.target === 'string') {
-      facts.links.push({ blockId: id, position: facts.links.length, target: attrs.target, words: null });
+    for (const fileId of solid?.files?.(attrs) ?? []) {
+      if (typeof fileId === 'string') facts.files.push({ blockId: id, fileId });
     }
-    for (const inline of inlineNodes(node)) {
-      if (inline.type === 'pageLink' && typeof inline.attrs?.target === 'string') {
-        const own = inline.attrs.words;
-        facts.links.push({
-          blockId: id,
-          position: facts.links.length,
-          target: inline.attrs.target,
-          words: typeof own === 'string' ? own : null,
-        });
-      } else if (inline.type === 'tag') {
-        const name = String(inline.attrs?.name ?? '');
-        facts.tags.push({ blockId: id, position: facts.tags.length, name, tag: normalizeTag(name) });
-      }
+    for (const link of linksIn(node)) facts.links.push({ blockId: id, position: facts.links.length, ...link });
+    for (const name of tagsIn(node)) {
+      facts.tags.push({ blockId: id, position: facts.tags.length, name, tag: normalizeTag(name) });
     }
     if (typeof attrs.formerIds === 'string') {
       for (const formerId of attrs.formerIds.split(' ')) {
@@ -133,7 +114,7 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       }
     }
     facts.wordCount += wordCount;
-    const shown = KNOWN_BY[kind] && words.trim() === '' ? KNOWN_BY[kind] : words.trim();
+    const shown = words.trim() || (solid?.knownBy ?? '');
     if (facts.firstWords === '' && shown !== '') facts.firstWords = shorten(shown);
     ancestors.push({ id, depth });
     if (kind === 'heading') headingId = id;

@@ -1,4 +1,6 @@
 import { Mark } from '@tiptap/core';
+import { nodeAttributes, oneOf, textOf, type Attributes } from './attributes';
+import { HIGHLIGHTS } from './types';
 
 /** The inline styles of a body, without views. */
 
@@ -22,15 +24,11 @@ export const Code = Mark.create({
   renderHTML: ({ HTMLAttributes }) => ['code', HTMLAttributes, 0],
 });
 
+const HIGHLIGHT: Attributes = { pigment: oneOf(HIGHLIGHTS, 'ochre') };
+
 export const Highlight = Mark.create({
   name: 'highlight',
-  addAttributes: () => ({
-    pigment: {
-      default: 'ochre',
-      parseHTML: (element: HTMLElement) => element.getAttribute('data-pigment') ?? 'ochre',
-      renderHTML: (attributes: Record<string, unknown>) => ({ 'data-pigment': String(attributes.pigment) }),
-    },
-  }),
+  addAttributes: () => nodeAttributes(HIGHLIGHT),
   parseHTML: () => [{ tag: 'mark' }],
   renderHTML: ({ HTMLAttributes }) => ['mark', HTMLAttributes, 0],
 });
@@ -60,3 +58,9 @@ export const WebLink = Mark.create({
     0,
   ],
 });
+
+/** What each mark may say of itself; one without an entry says nothing. */
+export const MARK_ATTRIBUTES: Readonly<Record<string, Attributes>> = {
+  highlight: HIGHLIGHT,
+  webLink: { href: { ...textOf(4096, null), check: isSafeAddress } },
+};

@@ -1,13 +1,10 @@
+import { withAttributes } from './canonical';
 import { newId } from './ids';
+import { depthOf } from './kinds';
 import { ownWords } from './text';
 import { MAX_DEPTH, type BodyJson, type NodeJson } from './types';
 
 export type Repair = 'id given' | 'copy dropped' | 'id renewed' | 'depth mended';
-
-const withAttributes = (node: NodeJson, changes: Record<string, unknown>): NodeJson => ({
-  ...node,
-  attrs: { ...node.attrs, ...changes },
-});
 
 /** Whether each character of one stands in the other, in the same order. */
 function standsIn(one: string, other: string): boolean {
@@ -66,7 +63,7 @@ function withOwnIds(nodes: readonly NodeJson[], isTaken: (id: string) => boolean
 function withOwnDepths(nodes: readonly NodeJson[], repairs: Repair[]): NodeJson[] {
   let allowed = 0;
   return nodes.map((node) => {
-    const depth = Number(node.attrs?.depth ?? 0);
+    const depth = depthOf(node);
     const mended = Math.max(0, Math.min(Math.trunc(depth), allowed, MAX_DEPTH));
     allowed = mended + 1;
     if (mended === depth) return node;

@@ -1,30 +1,13 @@
 import { getSchema } from '@tiptap/core';
 import * as marks from './marks';
-import * as nodes from './nodes';
+import { documentNodes } from './nodes';
 
 /** Counts up with every addition to the schema; a client of an older version is shown the page but may not write it. */
 export const SCHEMA_VERSION = 3;
 /** The code a socket is closed with that speaks for an older schema than the server’s. */
 export const OUTDATED = 4001;
 
-export const documentNodes = {
-  doc: nodes.Doc,
-  block: nodes.Block,
-  text: nodes.Text,
-  divider: nodes.Divider,
-  overview: nodes.Overview,
-  picture: nodes.Picture,
-  file: nodes.FileBlock,
-  card: nodes.Card,
-  codeBlock: nodes.CodeBlock,
-  table: nodes.Table,
-  tableRow: nodes.TableRow,
-  tableCell: nodes.TableCell,
-  tableHeader: nodes.TableHeader,
-  hardBreak: nodes.HardBreak,
-  pageLink: nodes.PageLink,
-  tag: nodes.Tag,
-};
+export { documentNodes };
 
 export const documentMarks = {
   bold: marks.Bold,

@@ -1,5 +1,6 @@
 import { prosemirrorJSONToYXmlFragment } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
+import { canonical } from './canonical';
 import { schema } from './schema';
 import type { BodyJson } from './types';
 
@@ -12,7 +13,7 @@ import type { BodyJson } from './types';
  */
 export function seedDocument(pageId: string, title: string, body: BodyJson): Uint8Array {
   const document = new Y.Doc({ gc: false });
-  document.clientID = hash(JSON.stringify([pageId, title, body]));
+  document.clientID = hash(JSON.stringify([pageId, title, body.content.map(canonical)]));
   if (title) document.getText('title').insert(0, title);
   prosemirrorJSONToYXmlFragment(schema, body, document.getXmlFragment('body'));
   return Y.encodeStateAsUpdate(document);

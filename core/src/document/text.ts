@@ -1,3 +1,4 @@
+import { solidKindOf } from './kinds';
 import type { NodeJson } from './types';
 
 /** Half of a surrogate pair is no character: it can't be stored, and U+FFFD, which is shown, stands in its place. */
@@ -17,11 +18,9 @@ export function ownWords(node: NodeJson): string {
       return typeof node.attrs?.words === 'string' ? node.attrs.words : '';
     case 'tag':
       return String(node.attrs?.name ?? '');
-    case 'picture':
-      return [node.attrs?.caption, node.attrs?.alt].filter(Boolean).join('\n');
-    case 'file':
-      return [node.attrs?.name, node.attrs?.caption].filter(Boolean).join('\n');
     default: {
+      const { words } = solidKindOf(node) ?? {};
+      if (words) return words(node.attrs ?? {});
       const separator = node.type === 'table' || node.type === 'tableRow' ? '\n' : '';
       return (node.content ?? []).map(ownWords).join(separator);
     }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { times } from '../testing';
 import * as Y from 'yjs';
-import { block, body, text } from './build';
+import { block, body, pageLink, text } from './build';
 import { readBody } from './read';
 import { newId } from './ids';
 import { writeBody } from './keyed';
@@ -128,7 +128,7 @@ describe.each(['one first', 'other first'] as const)('two windows that were cut 
   });
 
   test('a link written in a line the other deletes is kept', () => {
-    const link = { type: 'pageLink', attrs: { target: ids[5]!, words: null } };
+    const link = pageLink(ids[5]!);
     const linking = edit(ids[1]!, (node) => ({ ...node, content: [text('bravo '), link, text(' gear')] }));
     const room = meet(linking, without(ids[1]!), order);
     expect(readBody(room.server).content[1]!.content).toEqual([text('bravo '), link, text(' gear')]);

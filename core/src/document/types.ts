@@ -1,7 +1,3 @@
-/** What a text block is. All are one node, so that turning one into another changes an attribute and nothing else. */
-export const BLOCK_KINDS = ['paragraph', 'heading', 'bulleted', 'numbered', 'todo', 'quote', 'note', 'fold'] as const;
-export type BlockKind = (typeof BLOCK_KINDS)[number];
-
 export const TASK_STATES = ['open', 'begun', 'done', 'dropped'] as const;
 export type TaskState = (typeof TASK_STATES)[number];
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { checkBody } from '../document/check';
 import { newId } from '../document/ids';
-import { BLOCK_KINDS, HIGHLIGHTS, TASK_STATES, type BodyJson, type MarkJson, type NodeJson } from '../document/types';
+import { TEXT_KINDS } from '../document/kinds';
+import { HIGHLIGHTS, TASK_STATES, type BodyJson, type MarkJson, type NodeJson } from '../document/types';
 import { joinedText, orderedMarks } from './markTree';
 
 /** Random bodies of every kind of block, for properties that must hold for any page. */
@@ -121,7 +122,7 @@ const tint = fc.option(fc.constantFrom(...HIGHLIGHTS), { freq: 6 });
 
 const textBlock = fc
   .record({
-    kind: fc.constantFrom(...BLOCK_KINDS),
+    kind: fc.constantFrom(...TEXT_KINDS.map((each) => each.name)),
     level: fc.constantFrom(1, 2, 3, 4),
     state: fc.constantFrom(...TASK_STATES),
     former: fc.option(id, { freq: 8 }),

@@ -1,5 +1,6 @@
 import { isId } from '../document/ids';
-import { BLOCK_KINDS, HIGHLIGHTS } from '../document/types';
+import { readAttributes as readValues, type Attributes } from '../document/attributes';
+import { BLOCK_ATTRIBUTES, OF_TEXT, textKind } from '../document/kinds';
 
 /**
  * What a format has no form of its own for stands in braces after a block: `{#id depth=2 tint=lapis}`. A value with
@@ -45,26 +46,25 @@ export function readAttributes(group: string): BlockAttributes | null {
   return attributes;
 }
 
-const isOneOf = (values: readonly string[]) => (value: string) => values.includes(value);
-
-/** What a group after a text may say. */
-const OF_TEXT: Record<string, (value: string) => boolean> = {
-  id: isId,
-  kind: isOneOf(BLOCK_KINDS),
-  level: isOneOf(['1', '2', '3', '4']),
-  depth: (value) => /^\d{1,2}$/u.test(value),
-  tint: isOneOf(HIGHLIGHTS),
-  folded: isOneOf(['true', 'yes', 'no']),
-  former: (value) => value.split(' ').every(isId),
-  kept: isOneOf(['true']),
-};
+/** What a group may say of any text: all but what its kind has, and what it is. */
+export const OF_ANY: Attributes = Object.fromEntries(
+  Object.entries(BLOCK_ATTRIBUTES).filter(([name]) => !(name in OF_TEXT) && name !== 'kind'),
+);
 
 /**
- * Reads the inside of a group at the end of a text; null when it says anything that is not said there: then the braces
- * are the writer's own, as in "uses named export {isNode}".
+ * Reads the inside of a group at the end of a text of a kind; null when it says anything that is not said there: then
+ * the braces are the writer's own, as in "uses named export {isNode}".
  */
-export function readTextAttributes(group: string): BlockAttributes | null {
-  const attributes = readAttributes(group);
-  const isOurs = attributes && Object.entries(attributes).every(([name, value]) => OF_TEXT[name]?.(value) === true);
-  return isOurs ? attributes : null;
+export function readTextAttributes(
+  group: string,
+  kind: string,
+): { kind: string; attrs: Record<string, unknown> } | null {
+  const said = readAttributes(group);
+  if (!said) return null;
+  const of = textKind(said.kind ?? kind);
+  // What the form shows is not said beside it: `- [ ] Oak {state=done}`; in a cell, which has no form, it is.
+  const shown = said.kind === undefined && of?.name !== 'heading' ? (of?.markdown.shows ?? []) : [];
+  const own = Object.entries(of?.attributes ?? {}).filter(([name]) => !shown.includes(name));
+  const attrs = readValues({ kind: BLOCK_ATTRIBUTES.kind!, ...OF_ANY, ...Object.fromEntries(own) }, said);
+  return of && Object.keys(attrs).length === Object.keys(said).length ? { kind: of.name, attrs } : null;
 }

@@ -1,3 +1,5 @@
+import { pageLink } from '../document/build';
+import { solidKindOf } from '../document/kinds';
 import type { MarkJson, NodeJson } from '../document/types';
 
 /** What stands in a searched text for anything that is no plain text: a link, a tag, code. No name goes over it. */
@@ -18,17 +20,19 @@ export function searchedText(block: NodeJson): string {
     .join('');
 }
 
+const isCodeBlock = (node: NodeJson): boolean => solidKindOf(node)?.node?.code === true;
+
 /** The blocks with running text that a node of a body is or, for a table, holds; code is none of them. */
 export function textBlocks(node: NodeJson): NodeJson[] {
   if (node.type === 'block') return [node];
-  if (node.type === 'codeBlock') return [];
+  if (isCodeBlock(node)) return [];
   return (node.content ?? []).flatMap(textBlocks);
 }
 
 /** The same node with each of its blocks of running text changed; itself where nothing was. */
 export function mapTextBlocks(node: NodeJson, change: (block: NodeJson) => NodeJson): NodeJson {
   if (node.type === 'block') return change(node);
-  if (node.type === 'codeBlock' || !node.content) return node;
+  if (isCodeBlock(node) || !node.content) return node;
   const content = node.content.map((child) => mapTextBlocks(child, change));
   return content.every((child, index) => child === node.content![index]) ? node : { ...node, content };
 }
@@ -69,7 +73,7 @@ export function linkRanges(
       if (from > taken) content.push({ ...node, text: text.slice(taken, from) });
       // A name that is partly bold is one link, which stands where it begins.
       if (start >= at) {
-        content.push({ type: 'pageLink', attrs: { target, words: words(written.slice(start, end)) } });
+        content.push(pageLink(target, words(written.slice(start, end))));
       }
       taken = Math.min(end - at, size);
     }

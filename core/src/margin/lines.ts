@@ -1,20 +1,8 @@
+import { namedIn } from '../document/holds';
+import { isHeading } from '../document/kinds';
 import { shownWords } from '../document/text';
 import type { NodeJson } from '../document/types';
-import { normalizeTag } from '../tags/normalize';
 import type { MarginLine } from './placement';
-
-/** The ids a node links to and the tags it carries, in reading order, each once. */
-export function namedIn(nodes: readonly NodeJson[]): { links: string[]; tags: string[] } {
-  const links = new Set<string>();
-  const tags = new Set<string>();
-  const walk = (node: NodeJson): void => {
-    if (node.type === 'pageLink' || node.type === 'card') links.add(String(node.attrs?.target));
-    if (node.type === 'tag') tags.add(normalizeTag(String(node.attrs?.name)));
-    node.content?.forEach(walk);
-  };
-  nodes.forEach(walk);
-  return { links: [...links], tags: [...tags] };
-}
 
 /**
  * A line as placing sees it: with the words of its links, but without the name of the page itself, which every gloss
@@ -24,8 +12,8 @@ export function marginLine(pageId: string, nodes: readonly NodeJson[], titleOf: 
   const words = nodes
     .map((node) => shownWords(withoutTags(node), (id) => (id === pageId ? '' : titleOf(id))))
     .join(' ');
-  const { id, kind } = nodes[0]?.attrs ?? {};
-  return { id: String(id), words, isHeading: kind === 'heading', ...namedIn(nodes) };
+  const [first] = nodes;
+  return { id: String(first?.attrs?.id), words, isHeading: first !== undefined && isHeading(first), ...namedIn(nodes) };
 }
 
 /** Tags count for themselves, not as words once more. */

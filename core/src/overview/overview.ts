@@ -1,36 +1,16 @@
-import { CONTENTS_ORDERS, type ContentsOrder } from '../outline/contents';
-import { ownWords } from '../document/text';
 import { block, body } from '../document/build';
+import { canonical } from '../document/canonical';
+import { isHeading, levelOf, type OverviewAttributes } from '../document/kinds';
+import { ownWords } from '../document/text';
 import type { BodyJson, NodeJson } from '../document/types';
 
-/** What an overview lists: this page's headings, what stands beneath something, or pages and blocks chosen by hand. */
-export const OVERVIEW_SUBJECTS = ['headings', 'beneath', 'chosen'] as const;
-export type OverviewSubject = (typeof OVERVIEW_SUBJECTS)[number];
-
-/** How many levels down an overview goes; 0 for all. */
-export const OVERVIEW_LEVELS = [1, 2, 3, 0] as const;
-
-export interface OverviewAttributes {
-  subject: OverviewSubject;
-  /** For `beneath`: the page, section or notebook; null for the page the overview stands on. */
-  target: string | null;
-  levels: number;
-  order: ContentsOrder;
-  /** For `chosen`: ids in their order. */
-  chosen: string[];
-}
-
-/** Reads the attributes of an overview's node; anything odd in them becomes the plainest overview. */
-export function overviewOf(attrs: Record<string, unknown> | undefined): OverviewAttributes {
-  const { subject, target, levels, order, chosen } = attrs ?? {};
-  return {
-    subject: OVERVIEW_SUBJECTS.find((each) => each === subject) ?? 'headings',
-    target: typeof target === 'string' ? target : null,
-    levels: typeof levels === 'number' ? levels : 0,
-    order: CONTENTS_ORDERS.find((each) => each === order) ?? 'place',
-    chosen: typeof chosen === 'string' ? chosen.split(' ').filter(Boolean) : [],
-  };
-}
+export {
+  OVERVIEW_LEVELS,
+  OVERVIEW_SUBJECTS,
+  overviewOf,
+  type OverviewAttributes,
+  type OverviewSubject,
+} from '../document/kinds';
 
 export interface HeadingLine {
   id: string;
@@ -54,35 +34,23 @@ export function headingLines(
   const open: number[] = [];
   const counts: number[] = [];
   for (const node of content) {
-    if (node.type !== 'block' || node.attrs?.kind !== 'heading') continue;
-    const written = Number(node.attrs.level ?? 2);
+    if (!isHeading(node)) continue;
+    const written = levelOf(node);
     while (open.length > 0 && open[open.length - 1]! >= written) open.pop();
     open.push(written);
     const level = open.length;
     counts.length = Math.min(counts.length, level);
     counts[level - 1] = (counts[level - 1] ?? 0) + 1;
     if (levels > 0 && level > levels) continue;
-    lines.push({ id: String(node.attrs.id), words: wordsOf(node).trim(), level, number: counts.join('.') });
+    lines.push({ id: String(node.attrs?.id), words: wordsOf(node).trim(), level, number: counts.join('.') });
   }
   return lines;
 }
 
 /** The node of an overview of what stands beneath something. */
 export const overviewNode = (id: string, attributes: Partial<OverviewAttributes>): NodeJson => {
-  const { subject, target, levels, order, chosen } = { ...overviewOf({}), ...attributes };
-  return {
-    type: 'overview',
-    attrs: {
-      id,
-      depth: 0,
-      tint: null,
-      subject,
-      target,
-      levels,
-      order,
-      chosen: chosen.length > 0 ? chosen.join(' ') : null,
-    },
-  };
+  const { chosen = [], ...rest } = attributes;
+  return canonical({ type: 'overview', attrs: { id, ...rest, chosen: chosen.join(' ') || null } });
 };
 
 /** The body of a page that begins with an overview, with an empty line after it to write in. */

@@ -1,8 +1,9 @@
+import { depthOf, idOf, isHeading, levelOf } from '../document/kinds';
 import { block } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
 import type { Act } from '../acts';
-import { idOf, rebased } from './range';
+import { rebased } from './range';
 
 /** Whether a block is nothing but a link to a page. */
 export function isLinkLine(node: NodeJson, pageId: string): boolean {
@@ -26,7 +27,7 @@ export interface FoldedPage {
 export function planFoldBack(into: { id: string; content: readonly NodeJson[] }, page: FoldedPage): Act[] {
   const index = into.content.findIndex((node) => isLinkLine(node, page.id));
   const line = index >= 0 ? into.content[index]! : null;
-  const depth = Number(line?.attrs?.depth ?? 0);
+  const depth = line ? depthOf(line) : 0;
   const beforeIndex = line ? index - 1 : into.content.length - 1;
   const before = beforeIndex >= 0 ? idOf(into.content[beforeIndex]!) : null;
   const title = page.title.trim();
@@ -63,7 +64,7 @@ export function planFoldBack(into: { id: string; content: readonly NodeJson[] },
 /** The level of the nearest heading above, so that what comes back is its equal; the second when there is none. */
 function levelFor(content: readonly NodeJson[], from: number): number {
   for (let index = from; index >= 0; index -= 1) {
-    if (content[index]!.attrs?.kind === 'heading') return Number(content[index]!.attrs?.level ?? 2);
+    if (isHeading(content[index]!)) return levelOf(content[index]!);
   }
   return 2;
 }

@@ -1,9 +1,10 @@
+import { depthOf, idOf, isHeading } from '../document/kinds';
 import { block, pageLink } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
 import type { Act } from '../acts';
 import { PlaceError } from '../outline/place';
-import { idOf, isHeading, rebased, withBelongings } from './range';
+import { rebased, withBelongings } from './range';
 
 export interface LiftWish {
   /** The page the blocks stand on. */
@@ -37,7 +38,7 @@ export function planLift(content: readonly NodeJson[], wish: LiftWish, shown: Sh
   const before = index > 0 ? idOf(content[index - 1]!) : null;
   const link = block('paragraph', [pageLink(wish.pageId)], {
     id: linkLineId(wish.pageId),
-    depth: Number(first.attrs?.depth ?? 0),
+    depth: depthOf(first),
   });
   return [...planPart(taken, wish, shown), { do: 'putBlocks', id: wish.id, afterId: before, nodes: [link] }];
 }

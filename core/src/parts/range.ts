@@ -1,11 +1,7 @@
+import { depthOf, idOf, isHeading, levelOf } from '../document/kinds';
 import type { NodeJson } from '../document/types';
 
 /** Which blocks belong together: a line with what stands beneath it, a heading with its part of the page. */
-
-const depthOf = (node: NodeJson): number => Number(node.attrs?.depth ?? 0);
-export const idOf = (node: NodeJson): string => String(node.attrs?.id);
-export const isHeading = (node: NodeJson): boolean => node.type === 'block' && node.attrs?.kind === 'heading';
-const levelOf = (node: NodeJson): number => Number(node.attrs?.level ?? 2);
 
 /** The index after the last block beneath the one at `index`, by depth. */
 export function endOfChildren(content: readonly NodeJson[], index: number): number {

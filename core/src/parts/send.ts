@@ -1,10 +1,12 @@
+import { idOf } from '../document/kinds';
+import { withAttributes } from '../document/canonical';
 import { withIds } from '../document/copy';
 import { pageLink, text } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
 import type { Act } from '../acts';
 import { PlaceError } from '../outline/place';
-import { endOfPart, idOf, rebased, withBelongings } from './range';
+import { endOfPart, rebased, withBelongings } from './range';
 
 /** How blocks go to another page: themselves, as a copy, or as an excerpt that links to where it is from. */
 export const SEND_FORMS = ['move', 'copy', 'excerpt'] as const;
@@ -59,10 +61,9 @@ export function planSend(
     });
   } else {
     const newIds = new Map(taken.map((node) => [idOf(node), namedId(seed, idOf(node))]));
-    const copies = withIds({ type: 'doc', content: taken }, newIds).content.map((node, index) => ({
-      ...node,
-      attrs: { ...node.attrs, depth: placed[index]!.depth },
-    }));
+    const copies = withIds({ type: 'doc', content: taken }, newIds).content.map((node, index) =>
+      withAttributes(node, { depth: placed[index]!.depth }),
+    );
     const nodes = form === 'excerpt' ? withSource(copies, idOf(taken[0]!), title) : copies;
     acts.push({ do: 'putBlocks', id: toId, afterId: anchor, nodes });
   }

@@ -1,3 +1,4 @@
+import { depthOf, idOf, isHeading, levelOf } from '../document/kinds';
 import { block } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
@@ -5,13 +6,13 @@ import type { Act } from '../acts';
 import { PlaceError } from '../outline/place';
 import { overviewNode } from '../overview/overview';
 import { planPart, type ShownWords } from './lift';
-import { endOfPart, idOf, isHeading } from './range';
+import { endOfPart } from './range';
 
 /** The headings a page would be split at: the outermost ones of the highest level in use. */
 export function splitHeadings(content: readonly NodeJson[]): NodeJson[] {
-  const headings = content.filter((node) => isHeading(node) && Number(node.attrs?.depth ?? 0) === 0);
-  const level = Math.min(...headings.map((node) => Number(node.attrs?.level ?? 2)));
-  return headings.filter((node) => Number(node.attrs?.level ?? 2) === level);
+  const headings = content.filter((node) => isHeading(node) && depthOf(node) === 0);
+  const level = Math.min(...headings.map((node) => levelOf(node)));
+  return headings.filter((node) => levelOf(node) === level);
 }
 
 export interface SplitWish {

@@ -1,12 +1,12 @@
+import { depthOf, kindOf } from '../document/kinds';
 import { ownWords } from '../document/text';
 import type { NodeJson } from '../document/types';
 
 /** Blocks as a person sees them, a line each: indented, with what each is, then its words and its state. */
 export const shownLines = (blocks: readonly NodeJson[]): string[] =>
   blocks.map((node) => {
-    const { depth, kind, level, state } = node.attrs as Record<string, string | number | null>;
-    const what = node.type === 'block' ? `${kind}${level ?? ''}` : node.type;
-    return `${'  '.repeat(Number(depth))}${[what, ownWords(node), state].filter(Boolean).join(' | ')}`;
+    const { level, state } = node.attrs as Record<string, string | number | null | undefined>;
+    return `${'  '.repeat(depthOf(node))}${[`${kindOf(node)}${level ?? ''}`, ownWords(node), state].filter(Boolean).join(' | ')}`;
   });
 
 /** The inline content of a line: words with their marks in angles after them. */

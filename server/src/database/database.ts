@@ -10,6 +10,7 @@ import { Links1790000300000 } from '../migrations/1790000300000-links';
 import { Writing1790000200000 } from '../migrations/1790000200000-writing';
 import { Places1790000400000 } from '../migrations/1790000400000-places';
 import { Documents1790000500000 } from '../migrations/1790000500000-documents';
+import { Canonical1790000600000 } from '../migrations/1790000600000-canonical';
 import { ViewerConnection, type Viewer } from '../access';
 import { copyBeforeMigrations, dropCopies } from './copies';
 import { examine } from './examine';
@@ -29,6 +30,7 @@ const MIGRATIONS = [
   Links1790000300000,
   Places1790000400000,
   Documents1790000500000,
+  Canonical1790000600000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

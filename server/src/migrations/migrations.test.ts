@@ -196,7 +196,7 @@ test('every text is there word for word, found, and points where it pointed', as
   const read = async (id: string) => (await ines.get(`/pages/${id}`)).body as { body: BodyJson };
   const { body } = await read(ids.gate!);
   expect(body.content.map(ownWords)).toEqual(bodies.gate!.content.map(ownWords));
-  expect(body.content[1]!.attrs).toMatchObject({ id: ids.task, kind: 'todo', state: 'begun', tint: null });
+  expect(body.content[1]!.attrs).toMatchObject({ id: ids.task, kind: 'todo', state: 'begun' });
   const margin = (await ines.get(`/pages/${ids.pintle}/margin`)).body.glosses as { pageId: string; blockId: string }[];
   expect(margin).toMatchObject([{ pageId: ids.gate, blockId: ids.line }]);
   const found = (await ines.get('/find?q=dropped')).body as { title: string }[];

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import type { BodyJson } from '@glossarion/core/document';
-import { JOURNAL, namedIn, type MarginFilter } from '@glossarion/core/margin';
+import { namedIn, type BodyJson } from '@glossarion/core/document';
+import { JOURNAL, type MarginFilter } from '@glossarion/core/margin';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
 import { day, id, line, route, withId } from './route';

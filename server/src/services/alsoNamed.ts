@@ -1,6 +1,6 @@
 import { dayKey, nameKey, type AlsoNamedLine, type AlsoNamedLines, type NamedAt } from '@glossarion/core/alsoNamed';
 import type { NodeJson } from '@glossarion/core/document';
-import { namedIn } from '@glossarion/core/margin';
+import { namedIn } from '@glossarion/core/document';
 import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { NAMING } from '../entities/alsoNamed.queries';

@@ -1,7 +1,7 @@
 import type { Desk, DeskTask } from '@glossarion/core/desk';
 import type { NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
-import { namedIn } from '@glossarion/core/margin';
+import { namedIn } from '@glossarion/core/document';
 import { MoreThanOrEqual } from 'typeorm';
 import { ownedBy, putOwned, type Viewer } from '../access';
 import type { Database } from '../database/database';

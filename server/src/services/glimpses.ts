@@ -1,7 +1,7 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
 import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
-import { namedIn } from '@glossarion/core/margin';
+import { namedIn } from '@glossarion/core/document';
 import { visibleEntry, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { EntryEntity } from '../entities';

@@ -1,7 +1,6 @@
-import { shownWords, type NodeJson } from '@glossarion/core/document';
+import { namedIn, shownWords, type NodeJson } from '@glossarion/core/document';
 import {
   JOURNAL,
-  namedIn,
   type Gloss,
   type GlossAbove,
   type MarginFacets,

@@ -1,7 +1,17 @@
 import BetterSqlite3 from 'better-sqlite3';
 import path from 'node:path';
 import * as Y from 'yjs';
-import { block, newId, readBody, seedDocument, text, writeBody, type BodyJson } from '@glossarion/core/document';
+import {
+  block,
+  depthOf,
+  kindOf,
+  newId,
+  readBody,
+  seedDocument,
+  text,
+  writeBody,
+  type BodyJson,
+} from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { EntryEntity } from '../entities';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
@@ -70,10 +80,11 @@ test('an import keeps order, resolves links, makes unwritten pages, and says wha
     ['Budget', 'written'],
     ['Lift plan', 'unwritten'],
   ]);
-  expect(page.body.content.map((node: { attrs: object }) => node.attrs)).toMatchObject([
-    { kind: 'paragraph', depth: 0 },
-    { kind: 'todo', depth: 0, state: 'open' },
-    { kind: 'todo', depth: 1, state: 'done' },
+  const { content } = page.body as BodyJson;
+  expect(content.map((node) => [kindOf(node), depthOf(node), node.attrs?.state])).toEqual([
+    ['paragraph', 0, undefined],
+    ['todo', 0, 'open'],
+    ['todo', 1, 'done'],
   ]);
   const report = await ines.post('/imports', {
     files: [
@@ -222,7 +233,7 @@ test('what honest windows cause is mended: an id twice, an impossible depth, an 
   }));
   expect(accepted.mended).not.toBeNull();
   const { content } = (await ines.get(`/pages/${id}`)).body.body as BodyJson;
-  expect(content.slice(1).map((node) => [node.content![0]!.text, node.attrs!.depth])).toEqual([
+  expect(content.slice(1).map((node) => [node.content![0]!.text, depthOf(node)])).toEqual([
     ['one', 1],
     ['other', 0],
     ['pasted', 0],

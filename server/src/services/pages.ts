@@ -1,6 +1,6 @@
 import type { BodyJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
-import { namedIn } from '@glossarion/core/margin';
+import { namedIn } from '@glossarion/core/document';
 import type { EntryInfo } from '@glossarion/core/outline';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';

@@ -2,7 +2,7 @@ import { Button } from '@rneui/themed';
 import { useEffect, useRef, useState } from 'react';
 import { format } from 'date-fns/format';
 import { attachmentBlock } from '../../editor/attach';
-import { putFromSheet } from '../../editor/insertItems';
+import { putFromSheet } from '../../editor/awaiting';
 import { colour } from '../../theme/tokens';
 import { Sheet } from '../shell/Sheet';
 import { Words } from '../shell/Words';

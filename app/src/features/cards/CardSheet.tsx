@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { newId } from '@glossarion/core/document';
-import { putFromSheet } from '../../editor/insertItems';
+import { solidBlock } from '@glossarion/core/document';
+import { putFromSheet } from '../../editor/awaiting';
 import { useNamesQuery, useRecentQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { targetsKnown } from '../../state/targets';
@@ -24,7 +24,7 @@ export function CardSheet({ onClose }: { onClose: () => void }) {
       choose: () => {
         dispatch(targetsKnown([target]));
         onClose();
-        putFromSheet({ type: 'card', attrs: { id: newId(), depth: 0, tint: null, target: target.id } });
+        putFromSheet(solidBlock('card', { target: target.id }));
       },
     }));
   return (

@@ -1,4 +1,4 @@
-import { shownWords, type NodeJson } from '@glossarion/core/document';
+import { isHeading, shownWords, textKindOf, type NodeJson } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
 import { usePageQuery } from '../../state/api';
 import { useEffect } from 'react';
@@ -11,7 +11,7 @@ const FIRST_LINES = 3;
 /** The first words of a body beside its headings, for a glance. */
 function firstWords(content: readonly NodeJson[]): string {
   return content
-    .filter((node) => node.type === 'block' && node.attrs?.kind !== 'heading')
+    .filter((node) => textKindOf(node) && !isHeading(node))
     .map((node) => shownWords(node, () => '…').trim())
     .filter(Boolean)
     .slice(0, FIRST_LINES)
@@ -48,7 +48,7 @@ export function PageCard({ target, onOpen }: { target: string; onOpen: (target: 
     >
       {picture && (
         <img
-          src={fileAddress(String(picture.attrs?.file), String(picture.attrs?.name))}
+          src={fileAddress(String(picture.attrs?.file), String(picture.attrs?.name ?? ''))}
           alt={String(picture.attrs?.alt ?? '')}
         />
       )}

@@ -1,8 +1,9 @@
 import { memo, useState } from 'react';
-import { ownWords, type NodeJson } from '@glossarion/core/document';
+import { kindOf, ownWords, type NodeJson } from '@glossarion/core/document';
 import { localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss } from '@glossarion/core/margin';
-import { BlockText, InlineView } from '../../editor/BodyView';
+import { BlockText } from '../../editor/BodyView';
+import { InlineView } from '../../editor/InlineView';
 import { useSetTaskStateMutation } from '../../state/api';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { later } from '../shell/later';
@@ -48,7 +49,7 @@ export function followLink(event: React.MouseEvent): void {
   opening(() => openTarget(link.dataset.target!, event.shiftKey))(event);
 }
 
-const isTask = (node: NodeJson): boolean => node.attrs?.kind === 'todo';
+const isTask = (node: NodeJson): boolean => kindOf(node) === 'todo';
 
 interface GlossViewProps {
   gloss: Gloss;
@@ -83,7 +84,11 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
           }}
         />
       )}
-      <span className="gloss-words" dir="auto" data-state={isTask(node) ? String(node.attrs?.state) : undefined}>
+      <span
+        className="gloss-words"
+        dir="auto"
+        data-state={isTask(node) ? String(node.attrs?.state ?? 'open') : undefined}
+      >
         <InlineView node={node} />
       </span>
     </>

@@ -1,5 +1,5 @@
-import type { NodeJson } from '@glossarion/core/document';
-import { namedIn, type Gloss } from '@glossarion/core/margin';
+import { namedIn, type NodeJson } from '@glossarion/core/document';
+import type { Gloss } from '@glossarion/core/margin';
 import type { Act } from '@glossarion/core/acts';
 import { noteDeed, performQuietly } from '../outline/deeds';
 import { dropDraft, keepDraft, rewriting } from './glossDrafts';

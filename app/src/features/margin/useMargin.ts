@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
-import type { BodyJson } from '@glossarion/core/document';
-import { marginLine, namedIn, placeGlosses, type Gloss, type MarginFilter } from '@glossarion/core/margin';
+import { namedIn, type BodyJson } from '@glossarion/core/document';
+import { marginLine, placeGlosses, type Gloss, type MarginFilter } from '@glossarion/core/margin';
 import type { Target } from '@glossarion/core/links';
 import { useKinQuery, useMarginQuery, useAlsoNamedQuery } from '../../state/api';
 import { useAppSelector, wantTargets } from '../../state/store';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { isHeading } from '@glossarion/core/document';
 import type { SendForm } from '@glossarion/core/parts';
 import { useNamesQuery, usePageQuery, useRecentQuery } from '../../state/api';
 import { colour } from '../../theme/tokens';
@@ -52,7 +53,7 @@ export function SendSheet({ pageId, ids, onClose }: SendSheetProps) {
       if (page && (await sendTo({ pageId, ids }, page, at, form))) onClose();
     },
   });
-  const headings = (info?.body.content ?? []).filter((node) => node.attrs?.kind === 'heading');
+  const headings = (info?.body.content ?? []).filter(isHeading);
   const places = [
     place('end', 'At the end', 'after all that is there'),
     place('head', 'At the head', 'before all that is there'),

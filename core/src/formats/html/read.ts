@@ -1,11 +1,18 @@
 import type { Element, ElementContent, Root, RootContent } from 'hast';
 import { fromHtml } from 'hast-util-from-html';
 import { block } from '../../document/build';
-import { newId } from '../../document/ids';
-import { MAX_DEPTH, type BlockKind, type MarkJson, type NodeJson } from '../../document/types';
+import {
+  paragraphOf,
+  SOLID_KINDS,
+  TEXT_KINDS,
+  type HtmlForm,
+  type HtmlPlace,
+  type HtmlReading,
+} from '../../document/kinds';
+import { ownWords } from '../../document/text';
+import { MAX_DEPTH, type MarkJson, type NodeJson } from '../../document/types';
 import { readOwn, sharedData } from './data';
 import { readInlineElement, textNodes } from './readInline';
-import { readTable } from './readTable';
 import { joinedText } from '../markTree';
 
 /** What reading HTML needs to know of where it is. */
@@ -16,15 +23,8 @@ export interface HtmlContext {
   pictureOf: (src: string, alt: string) => NodeJson | null;
 }
 
-/** Where the next block goes. */
-export interface Place {
-  depth: number;
-  kind: BlockKind;
-  list: BlockKind | null;
-}
-
 /** Collects blocks; words that stand in no block of their own become one. */
-export class BlockReader {
+class BlockReader implements HtmlReading {
   readonly blocks: NodeJson[] = [];
   private line: NodeJson[] = [];
   private isLineOpen = false;
@@ -33,7 +33,32 @@ export class BlockReader {
   /** Whether an item was begun that has no words yet. */
   private isItemEmpty = false;
 
-  constructor(readonly context: HtmlContext) {}
+  readonly isOwn: boolean;
+  readonly pictureOf: HtmlContext['pictureOf'];
+
+  constructor(private context: HtmlContext) {
+    this.isOwn = context.isOwn;
+    this.pictureOf = context.pictureOf;
+  }
+
+  readonly saidOf = sharedData;
+  readonly words = textNodes;
+
+  children(children: readonly (ElementContent | RootContent)[], place: HtmlPlace, marks: MarkJson[]): void {
+    readChildren(children, this, place, marks);
+  }
+
+  /** The lines of a table's cell, which holds text alone: what else was in it leaves its words. */
+  lines(cell: Element): NodeJson[] {
+    const reader = new BlockReader(this.context);
+    reader.children(cell.children, { depth: 0, kind: 'paragraph', list: null }, []);
+    reader.end();
+    return reader.blocks.flatMap((node) => {
+      if (node.type === 'block') return [{ ...node, attrs: { ...node.attrs, depth: 0 } }];
+      const words = ownWords(node).trim();
+      return words ? [paragraphOf(words.replace(/\s*\n\s*/gu, ' '))] : [];
+    });
+  }
 
   /** Begins a block that is there even if no words follow. */
   begin(attrs: Record<string, unknown>, isItem = false): void {
@@ -51,7 +76,7 @@ export class BlockReader {
   }
 
   /** Adds to the present line; opens a plain one when there is none. */
-  add(nodes: NodeJson[], place: Place): void {
+  add(nodes: NodeJson[], place: HtmlPlace): void {
     if (nodes.length === 0) return;
     const isBlank = nodes.every((node) => node.type === 'text' && node.text!.trim() === '');
     if (!this.isLineOpen) {
@@ -64,20 +89,16 @@ export class BlockReader {
 
   end(): void {
     if (!this.isLineOpen) return;
-    const content = this.context.isOwn ? joinedText(this.line) : trimmed(joinedText(this.line));
-    const { kind, depth, level, state, ...rest } = this.attrs;
-    const node = block(kind as BlockKind, content, {
-      depth: Number(depth),
-      level: level as number | null,
-      state: state as string | null,
-    });
+    const content = this.isOwn ? joinedText(this.line) : trimmed(joinedText(this.line));
+    const { kind, ...attrs } = this.attrs;
+    const node = block(String(kind), content, attrs);
     this.line = [];
     this.isLineOpen = false;
     this.isItemEmpty = false;
     // Word processors part paragraphs by empty ones.
     const isBlank = content.every((each) => each.type === 'text' && each.text!.trim() === '');
-    if (!this.context.isOwn && kind === 'paragraph' && isBlank) return;
-    this.push({ ...node, attrs: { ...node.attrs, ...rest } });
+    if (!this.isOwn && kind === 'paragraph' && isBlank) return;
+    this.push(node);
   }
 
   push(node: NodeJson): void {
@@ -119,23 +140,10 @@ const IGNORED = new Set(
   ),
 );
 
-const solid = (type: string, attrs: Record<string, unknown>): NodeJson => ({
-  type,
-  attrs: { id: newId(), tint: null, ...attrs },
-});
-
-type Handler = (element: Element, reader: BlockReader, place: Place, marks: MarkJson[]) => void;
-
-const heading =
-  (level: number): Handler =>
-  (element, reader, place, marks) => {
-    reader.begin({ kind: 'heading', level, depth: place.depth, ...sharedData(element) });
-    readChildren(element.children, reader, place, marks);
-    reader.end();
-  };
+type Handler = (element: Element, reader: BlockReader, place: HtmlPlace, marks: MarkJson[]) => void;
 
 const list =
-  (kind: BlockKind): Handler =>
+  (kind: string): Handler =>
   (element, reader, place, marks) => {
     reader.end();
     // A list that stands right in another, beside its items, belongs to the item before it.
@@ -155,17 +163,11 @@ const boxOf = (element: Element): Element | undefined => {
   return undefined;
 };
 
-/** One small reader for each element that is a block. */
+/** One small reader for each other element that is a block: what a line is depends on where it stands. */
 const HANDLERS: Record<string, Handler> = {
-  h1: heading(1),
-  h2: heading(2),
-  h3: heading(3),
-  h4: heading(4),
-  h5: heading(4),
-  h6: heading(4),
   p: (element, reader, place, marks) => {
     const own = sharedData(element);
-    if (reader.context.isOwn || !reader.joinsItem()) reader.begin({ kind: place.kind, depth: place.depth, ...own });
+    if (reader.isOwn || !reader.joinsItem()) reader.begin({ kind: place.kind, depth: place.depth, ...own });
     readChildren(element.children, reader, place, marks);
     reader.end();
   },
@@ -193,47 +195,6 @@ const HANDLERS: Record<string, Handler> = {
     readChildren(element.children, reader, { ...place, kind, list: null }, marks);
     reader.end();
   },
-  details: (element, reader, place, marks) => {
-    const summary = element.children.find((each) => each.type === 'element' && each.tagName === 'summary') as
-      Element | undefined;
-    reader.begin({ kind: 'fold', depth: place.depth, folded: element.properties.open ? null : true });
-    readChildren(summary?.children ?? [], reader, place, marks);
-    reader.end();
-    const rest = element.children.filter((each) => each !== summary);
-    readChildren(rest, reader, { depth: Math.min(place.depth + 1, MAX_DEPTH), kind: 'paragraph', list: null }, marks);
-    reader.end();
-  },
-  hr: (element, reader, place) => reader.push(solid('divider', { depth: place.depth, ...sharedData(element) })),
-  pre: (element, reader, place) => {
-    const code = element.children.find((each) => each.type === 'element' && each.tagName === 'code') as
-      Element | undefined;
-    const named = [code?.properties.className ?? []]
-      .flat()
-      .map(String)
-      .find((each) => each.startsWith('language-'));
-    const language = element.properties.dataLanguage ?? named?.slice('language-'.length) ?? null;
-    const value = rawText(element).replaceAll('\u0000', '');
-    const listing = value.endsWith('\n') && !reader.context.isOwn ? value.slice(0, -1) : value;
-    const node = solid('codeBlock', {
-      depth: place.depth,
-      language: language && String(language).slice(0, 60),
-      ...sharedData(element),
-    });
-    reader.push(listing ? { ...node, content: [{ type: 'text', text: listing }] } : node);
-  },
-  table: (element, reader, place) => {
-    const table = readTable(element, reader.context);
-    if (table) reader.push({ ...table, attrs: { ...table.attrs, depth: place.depth, ...sharedData(element) } });
-  },
-  img: (element, reader, place, marks) => {
-    const src = String(element.properties.src ?? '');
-    const alt = String(element.properties.alt ?? '');
-    const picture = reader.context.pictureOf(src, alt);
-    if (picture) return reader.push({ ...picture, attrs: { ...picture.attrs, depth: place.depth } });
-    if (!/^https?:/iu.test(src)) return reader.add(textNodes(alt, marks), place);
-    const link: MarkJson = { type: 'webLink', attrs: { href: src } };
-    return reader.add(textNodes(alt || src, [...marks, link]), place);
-  },
 };
 
 const BLOCKS = new Set(
@@ -242,30 +203,30 @@ const BLOCKS = new Set(
   ),
 );
 
-function rawText(node: Element | ElementContent): string {
-  if (node.type === 'text') return node.value;
-  if (node.type !== 'element') return '';
-  return node.tagName === 'br' ? '\n' : node.children.map(rawText).join('');
-}
+/** How each element is read that is a kind of block here. */
+const KIND_READERS = Object.assign(
+  {},
+  ...[...TEXT_KINDS, ...SOLID_KINDS].map(({ html }) => html.reads ?? {}),
+) as NonNullable<HtmlForm['reads']>;
 
-export function readChildren(
+function readChildren(
   children: readonly (ElementContent | RootContent)[],
   reader: BlockReader,
-  place: Place,
+  place: HtmlPlace,
   marks: MarkJson[],
 ): void {
   for (const node of children) {
     if (node.type === 'text') {
-      const value = reader.context.isOwn ? node.value : node.value.replace(/[ \t\r\n\f]+/gu, ' ');
+      const value = reader.isOwn ? node.value : node.value.replace(/[ \t\r\n\f]+/gu, ' ');
       reader.add(textNodes(value, marks), place);
     }
     if (node.type !== 'element' || IGNORED.has(node.tagName)) continue;
-    const own = reader.context.isOwn ? readOwn(node, place.depth) : null;
+    const own = reader.isOwn ? readOwn(node, place.depth) : null;
     if (own) {
       reader.push(own);
       continue;
     }
-    const handler = HANDLERS[node.tagName];
+    const handler = KIND_READERS[node.tagName] ?? HANDLERS[node.tagName];
     if (handler) {
       handler(node, reader, place, marks);
     } else if (BLOCKS.has(node.tagName)) {
@@ -292,7 +253,7 @@ export function readHtml(html: string, { pictureOf = () => null }: ReadHtmlOptio
   const tree: Root = fromHtml(html, { fragment: true });
   const own = tree.children.find((node) => node.type === 'element' && node.properties.dataForm === 'glossarion');
   const reader = new BlockReader({ isOwn: own !== undefined, pictureOf });
-  const place: Place = { depth: 0, kind: 'paragraph', list: null };
+  const place: HtmlPlace = { depth: 0, kind: 'paragraph', list: null };
   readChildren(own?.type === 'element' ? own.children : tree.children, reader, place, []);
   reader.end();
   return reader.blocks;

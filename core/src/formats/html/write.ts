@@ -1,6 +1,9 @@
 import type { Element, ElementContent, Properties } from 'hast';
 import { toHtml } from 'hast-util-to-html';
+import { writtenAttributes } from '../../document/attributes';
+import { element, htmlText, kindOf, solidKindOf, textKindOf, type HtmlWriting } from '../../document/kinds';
 import type { MarkJson, NodeJson } from '../../document/types';
+import { OF_ANY } from '../attributes';
 import { markTree, type MarkTree } from '../markTree';
 import { nest, runs, type Nested } from '../nest';
 import type { WriteLinks } from '../markdown/writeInline';
@@ -10,16 +13,7 @@ export interface WriteHtmlOptions extends WriteLinks {
   hasId: (id: string) => boolean;
 }
 
-const element = (tagName: string, properties: Properties, children: ElementContent[] = []): Element => ({
-  type: 'element',
-  tagName,
-  properties,
-  children,
-});
-
-const words = (value: string): ElementContent => ({ type: 'text', value });
-const orNone = (value: unknown): string | undefined =>
-  value === null || value === undefined || value === '' ? undefined : String(value);
+const words = htmlText;
 
 const MARKS: Record<string, (mark: MarkJson) => [string, Properties]> = {
   bold: () => ['strong', {}],
@@ -53,109 +47,36 @@ const writeTree = (tree: readonly MarkTree[], options: WriteHtmlOptions): Elemen
 const inline = (node: NodeJson, options: WriteHtmlOptions): ElementContent[] =>
   writeTree(markTree(node.content ?? []), options);
 
+/** A text of formats as a data attribute: what its name says is `true`. */
+const asData = (texts: Readonly<Record<string, string | true>>): Properties =>
+  Object.fromEntries(Object.entries(texts).map(([name, text]) => [dataName(name), String(text)]));
+
+const dataName = (name: string): string => `data${name[0]!.toUpperCase()}${name.slice(1)}`;
+
 /** What HTML has no form of its own for. */
 function dataOf(node: NodeJson, readDepth: number, { hasId }: WriteHtmlOptions): Properties {
-  const { id, depth, tint, formerIds, kept, folded } = node.attrs ?? {};
+  const { id, depth = 0, ...rest } = node.attrs ?? {};
   return {
+    ...asData(writtenAttributes({ ...OF_ANY, ...textKindOf(node)?.attributes }, rest)),
     dataId: typeof id === 'string' && hasId(id) ? id : undefined,
-    dataDepth: Number(depth ?? 0) === readDepth ? undefined : String(depth),
-    dataTint: orNone(tint),
-    dataFormer: orNone(formerIds),
-    dataKept: kept === true ? 'true' : undefined,
-    dataFolded: typeof folded === 'boolean' ? String(folded) : undefined,
+    dataDepth: depth === readDepth ? undefined : String(depth),
   };
 }
 
-const TEXT: Record<string, (node: NodeJson, data: Properties, content: ElementContent[]) => Element> = {
-  heading: (node, data, content) => element(`h${Number(node.attrs?.level ?? 2)}`, data, content),
-  quote: (_node, data, content) => element('blockquote', {}, [element('p', data, content)]),
-  note: (_node, data, content) => element('blockquote', { dataKind: 'note' }, [element('p', data, content)]),
-};
-
-function writeItem(nested: Nested, options: WriteHtmlOptions): Element {
-  const { kind, state } = nested.node.attrs ?? {};
-  const own = kind === 'todo' || kind === 'fold' ? { dataKind: String(kind) } : {};
-  const box = element('input', { type: 'checkbox', disabled: true, checked: state === 'done' });
-  return element('li', { ...own, dataState: orNone(state), ...dataOf(nested.node, nested.readDepth, options) }, [
-    ...(kind === 'todo' ? [box] : []),
-    ...inline(nested.node, options),
-    ...writeSiblings(nested.children, options),
+function writeItem({ node, readDepth, children }: Nested, options: WriteHtmlOptions): Element {
+  const kind = textKindOf(node)!;
+  return element('li', { dataKind: kind.html.isSaid ? kind.name : undefined, ...dataOf(node, readDepth, options) }, [
+    ...(kind.html.box ? [kind.html.box(node)] : []),
+    ...inline(node, options),
+    ...writeSiblings(children, options),
   ]);
 }
 
-type Solid = (node: NodeJson, data: Properties, options: WriteHtmlOptions) => Element;
-
-const caption = (node: NodeJson): Element[] =>
-  node.attrs?.caption ? [element('figcaption', {}, [words(String(node.attrs.caption))])] : [];
-
-/** How each block that is not text is written. */
-const SOLIDS: Record<string, Solid> = {
-  divider: (_node, data) => element('hr', data),
-  codeBlock: (node, data) => {
-    const properties = { ...data, dataLanguage: orNone(node.attrs?.language) };
-    // A line end at the start of a listing would be taken for the form of the file.
-    return element('pre', properties, [element('code', {}, [words(node.content?.[0]?.text ?? '')])]);
-  },
-  table: (node, data, options) =>
-    element('table', data, [
-      element(
-        'tbody',
-        {},
-        (node.content ?? []).map((row) => writeRow(row, options)),
-      ),
-    ]),
-  overview: (node, data) => {
-    const { subject, target, levels, order, chosen } = node.attrs ?? {};
-    return element('nav', {
-      ...data,
-      dataOverview: String(subject),
-      dataOf: orNone(target),
-      dataLevels: String(levels),
-      dataOrder: String(order),
-      dataChosen: orNone(chosen),
-    });
-  },
-  card: (node, data, options) => {
-    const target = String(node.attrs?.target);
-    const link = element('a', { href: options.linkUrl(target) }, [words(options.titleOf(target))]);
-    return element('aside', { ...data, dataCard: target }, [link]);
-  },
-  picture: (node, data, options) => {
-    const { file, name, alt, width } = node.attrs ?? {};
-    const src = options.fileUrl(String(file), String(name));
-    const properties = { ...data, dataPicture: String(file), dataName: String(name), dataWidth: orNone(width) };
-    return element('figure', properties, [element('img', { src, alt: String(alt) }), ...caption(node)]);
-  },
-  file: (node, data, options) => {
-    const { file, name, media, size } = node.attrs ?? {};
-    const href = options.fileUrl(String(file), String(name));
-    const properties = {
-      dataFile: String(file),
-      dataName: String(name),
-      dataMedia: String(media),
-      dataSize: String(size),
-    };
-    return element('figure', { ...data, ...properties }, [
-      element('a', { href }, [words(String(name) || 'File')]),
-      ...caption(node),
-    ]);
-  },
-};
-
-function writeRow(row: NodeJson, options: WriteHtmlOptions): Element {
-  const cells = (row.content ?? []).map((cell) => {
-    const { align, colwidth } = cell.attrs ?? {};
-    const properties = { align: orNone(align), dataWidth: Array.isArray(colwidth) ? String(colwidth[0]) : undefined };
-    // The lines of a cell are flat: what they are is said of each.
-    const lines = (cell.content ?? []).map((line) => {
-      const { kind, level, state } = line.attrs ?? {};
-      const data = { dataKind: String(kind), dataLevel: orNone(level), dataState: orNone(state) };
-      return element('p', { ...data, ...dataOf(line, 0, options) }, inline(line, options));
-    });
-    return element(cell.type === 'tableHeader' ? 'th' : 'td', properties, lines);
-  });
-  return element('tr', {}, cells);
-}
+/** The lines of a cell are flat: what they are is said of each. */
+const writeLines = (cell: NodeJson, options: WriteHtmlOptions): Element[] =>
+  (cell.content ?? []).map((line) =>
+    element('p', { dataKind: kindOf(line), ...dataOf(line, 0, options) }, inline(line, options)),
+  );
 
 const writeSiblings = (siblings: readonly Nested[], options: WriteHtmlOptions): Element[] =>
   runs(siblings).flatMap(({ list, members }) => {
@@ -163,12 +84,13 @@ const writeSiblings = (siblings: readonly Nested[], options: WriteHtmlOptions): 
       const items = members.map((each) => writeItem(each, options));
       return [element(list === 'ordered' ? 'ol' : 'ul', {}, items)];
     }
+    const writing: HtmlWriting = { ...options, lines: (cell) => writeLines(cell, options) };
     return members.map(({ node, readDepth }) => {
       const data = dataOf(node, readDepth, options);
-      if (node.type !== 'block') return SOLIDS[node.type]!(node, data, options);
-      const writer = TEXT[String(node.attrs?.kind)];
+      const solid = solidKindOf(node)?.html.write;
+      if (solid) return solid(node, data, writing);
       const content = inline(node, options);
-      return writer ? writer(node, data, content) : element('p', data, content);
+      return textKindOf(node)?.html.line?.(node, data, content) ?? element('p', data, content);
     });
   });
 

@@ -6,14 +6,22 @@ import { toString } from 'mdast-util-to-string';
 import { frontmatter } from 'micromark-extension-frontmatter';
 import { gfm } from 'micromark-extension-gfm';
 
-import { block, type BlockOptions } from '../../document/build';
-import { newId } from '../../document/ids';
-import { BLOCK_KINDS, MAX_DEPTH, type BlockKind, type NodeJson } from '../../document/types';
-import { ATTRIBUTES, readTextAttributes, type BlockAttributes } from '../attributes';
+import { block } from '../../document/build';
+import {
+  depthOf,
+  paragraphOf,
+  SOLID_KINDS,
+  stateOfBox,
+  TEXT_KINDS,
+  type MarkdownForm,
+  type MarkdownReading,
+} from '../../document/kinds';
+import { MAX_DEPTH, type NodeJson } from '../../document/types';
+import { ATTRIBUTES, readTextAttributes } from '../attributes';
 import { asWritten, broughtBack, putAway } from './escapes';
 import { readFrontMatter, type FrontMatter, type ReadFront } from './frontMatter';
-import { cleaned, readInline, textNodes, type ReadContext } from './inline';
-import { readSaid, saidOf, shared } from './said';
+import { readInline, textNodes, type ReadContext } from './inline';
+import { readSaid, saidOf } from './said';
 import { piecesOf } from './pieces';
 import { tame } from './tame';
 
@@ -89,84 +97,52 @@ const GROUP_AT_END = new RegExp(`(?:^|[ \\n])${ATTRIBUTES.source}$`, 'u');
 
 /** A text block out of inline Markdown; takes what braces at its end say of it. */
 function textBlock(
-  kind: BlockKind,
+  kind: string,
   children: readonly PhrasingContent[],
-  options: BlockOptions,
+  options: Readonly<Record<string, unknown>>,
   context: ReadContext,
 ): NodeJson {
-  const { rest, attributes } = withoutGroup(children);
-  const content = readInline(rest, context);
-  const isKind = (BLOCK_KINDS as readonly string[]).includes(attributes.kind ?? '');
-  const node = block(isKind ? (attributes.kind as BlockKind) : kind, content, {
-    ...options,
-    ...(attributes.level && { level: Number(attributes.level) }),
-  });
-  return { ...node, attrs: { ...node.attrs, ...shared(attributes), ...ownOf(attributes) } };
+  const { rest, said } = withoutGroup(children, kind);
+  return block(said.kind, readInline(rest, context), { ...options, ...said.attrs });
 }
-
-const ownOf = ({ former, kept, folded }: BlockAttributes): Record<string, unknown> => ({
-  ...(former && { formerIds: former }),
-  ...(kept && { kept: true }),
-  ...(folded && { folded: folded !== 'no' }),
-});
 
 /** Splits a group of attributes off the end of a line. */
-function withoutGroup(children: readonly PhrasingContent[]): {
-  rest: readonly PhrasingContent[];
-  attributes: BlockAttributes;
-} {
+function withoutGroup(
+  children: readonly PhrasingContent[],
+  kind: string,
+): { rest: readonly PhrasingContent[]; said: { kind: string; attrs: Record<string, unknown> } } {
   const last = children.at(-1);
   const match = last?.type === 'text' ? GROUP_AT_END.exec(last.value) : null;
-  const attributes = match ? readTextAttributes(match[1]!) : null;
-  if (!match || !attributes || last?.type !== 'text') return { rest: children, attributes: {} };
+  const said = match ? readTextAttributes(match[1]!, kind) : null;
+  if (!match || !said || last?.type !== 'text') return { rest: children, said: { kind, attrs: {} } };
   const value = last.value.slice(0, match.index);
-  return { rest: [...children.slice(0, -1), ...(value ? [{ ...last, value }] : [])], attributes };
+  return { rest: [...children.slice(0, -1), ...(value ? [{ ...last, value }] : [])], said };
 }
 
-const solid = (type: string, depth: number, attrs: Record<string, unknown>, content?: NodeJson[]): NodeJson => ({
-  type,
-  attrs: { id: newId(), depth, tint: null, ...attrs },
-  ...(content && content.length > 0 ? { content } : {}),
+const kept = paragraphOf;
+
+const readingOf = (context: ReadContext): MarkdownReading => ({
+  line: (kind, children, attrs) => textBlock(kind, children, attrs, context),
+  cell: (cell) => readCell(cell, context),
+  asWritten,
+  running: broughtBack,
 });
 
-const kept = (words: string, depth: number): NodeJson => block('paragraph', cleaned(words), { depth });
+/** How each block of Markdown's syntax tree is read that is a kind of block here. */
+const KIND_READERS = Object.assign(
+  {},
+  ...[...TEXT_KINDS, ...SOLID_KINDS].map(({ markdown }) => markdown.reads ?? {}),
+) as NonNullable<MarkdownForm['reads']>;
 
-/** One small reader for each kind of flow node. */
+/** One small reader for each other kind of flow node. */
 const HANDLERS: { [T in RootContent['type']]?: Handler<T> } = {
-  paragraph: (node, depth, context) => [textBlock('paragraph', node.children, { depth }, context)],
-  heading: (node, depth, context) => [
-    textBlock('heading', node.children, { depth, level: Math.min(node.depth, 4) }, context),
-  ],
-  thematicBreak: (_node, depth) => [solid('divider', depth, {})],
-  code: (node, depth) => {
-    const language = node.lang ? asWritten(node.lang).slice(0, 60) : null;
-    const value = cleaned(asWritten(node.value));
-    // What may stand behind the language: ```js title="lift.js"
-    const meta = node.meta ? [kept(asWritten(node.meta), depth)] : [];
-    return [...meta, solid('codeBlock', depth, { language }, value ? [{ type: 'text', text: value }] : [])];
-  },
   blockquote: (node, depth, context) => readQuote(node, depth, context),
   list: (node, depth, context) =>
     node.children.flatMap((item) => readItem(item, node.ordered ? 'numbered' : 'bulleted', depth, context)),
-  table: (node, depth, context) => [
-    solid(
-      'table',
-      depth,
-      {},
-      node.children.map((row, index) => ({
-        type: 'tableRow',
-        content: row.children.map((cell, column) => ({
-          type: index === 0 ? 'tableHeader' : 'tableCell',
-          attrs: { align: node.align?.[column] ?? null, colspan: 1, rowspan: 1, colwidth: null },
-          content: readCell(cell, context),
-        })),
-      })),
-    ),
-  ],
   html: (node, depth, context) => {
     const value = asWritten(node.value);
     // An empty comment stands for a line without words.
-    if (isEmptyComment(node)) return [block('paragraph', [], { depth })];
+    if (isEmptyComment(node)) return [kept('', depth)];
     context.remark(`The HTML ${value.slice(0, 40)}.`);
     return [kept(value, depth)];
   },
@@ -183,6 +159,8 @@ const isEmptyComment = (node: RootContent | undefined): boolean =>
 
 function readFlow(node: RootContent, depth: number, context: ReadContext): NodeJson[] {
   const within = Math.min(depth, MAX_DEPTH);
+  const reads = KIND_READERS[node.type];
+  if (reads) return reads(node as never, within, readingOf(context));
   const handler = HANDLERS[node.type] as Handler<typeof node.type> | undefined;
   if (handler) return handler(node as never, within, context);
   context.remark(`A ${node.type}.`);
@@ -200,7 +178,9 @@ function readSiblings(nodes: readonly RootContent[], depth: number, context: Rea
       continue;
     }
     const next = nodes[index + 1];
-    const { node: whole, takesNext } = readSaid(said, next, depth, (each) => readFlow(each, depth, context));
+    const { node: whole, takesNext } = readSaid(said, next, depth, readingOf(context), (each) =>
+      readFlow(each, depth, context),
+    );
     if (!whole) blocks.push(...readFlow(node, depth, context));
     else blocks.push(whole);
     if (takesNext) index += 1;
@@ -211,7 +191,7 @@ function readSiblings(nodes: readonly RootContent[], depth: number, context: Rea
 const NOTE = /^\[!(\w+)\][ \t]*(?:\n|$)/u;
 
 function readQuote(node: Blockquote, depth: number, context: ReadContext): NodeJson[] {
-  let kind: BlockKind = 'quote';
+  let kind = 'quote';
   return node.children.flatMap((child, index) => {
     if (child.type !== 'paragraph') return readSiblings([child], depth, context);
     const head = child.children[0];
@@ -231,19 +211,16 @@ function readQuote(node: Blockquote, depth: number, context: ReadContext): NodeJ
   });
 }
 
-/** States that GitHub's to-do items lack: begun and dropped. */
-const BOXES: Record<string, string> = { '[ ]': 'open', '[x]': 'done', '[X]': 'done', '[/]': 'begun', '[-]': 'dropped' };
-
 /** A box at the start of a line and the line without it. */
 function withoutBox(children: readonly PhrasingContent[]): { state: string | null; rest: PhrasingContent[] } {
   const [head, ...rest] = children;
   const match = head?.type === 'text' ? /^(\[[ xX/-]\])(?:\s|$)/u.exec(head.value) : null;
   if (!match || head?.type !== 'text') return { state: null, rest: [...children] };
   const value = head.value.slice(match[0].length);
-  return { state: BOXES[match[1]!]!, rest: value ? [{ ...head, value }, ...rest] : rest };
+  return { state: stateOfBox(match[1]!), rest: value ? [{ ...head, value }, ...rest] : rest };
 }
 
-function readItem(item: ListItem, listKind: BlockKind, depth: number, context: ReadContext): NodeJson[] {
+function readItem(item: ListItem, listKind: string, depth: number, context: ReadContext): NodeJson[] {
   const within = Math.min(depth, MAX_DEPTH);
   const [first, ...rest] = item.children;
   const isText = first?.type === 'paragraph' || isEmptyComment(first);
@@ -252,7 +229,7 @@ function readItem(item: ListItem, listKind: BlockKind, depth: number, context: R
   if (typeof item.checked === 'boolean') state = item.checked ? 'done' : 'open';
   else if (isText) ({ state, rest: children } = withoutBox(children));
   const head = textBlock(state ? 'todo' : listKind, children, { depth: within, state }, context);
-  const own = Number(head.attrs?.depth);
+  const own = depthOf(head);
   return [head, ...readSiblings((isText ? rest : item.children) as RootContent[], own + 1, context)];
 }
 

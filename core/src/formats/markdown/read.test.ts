@@ -61,7 +61,7 @@ test('words in any style, links out and references are kept', () => {
     false,
   );
   const shown = shownInline(blocks[0]!);
-  expect(shown).toContain('‹Bold›(bold) ‹slanted›(italic) ‹gone›(strike) ‹code›(code) ‹marked›(highlight ochre)');
+  expect(shown).toContain('‹Bold›(bold) ‹slanted›(italic) ‹gone›(strike) ‹code›(code) ‹marked›(highlight)');
   expect(shown).toContain('‹mill›(webLink https://mill.example/a)');
   expect(shown).toContain('{tag iron/wrought}');
   checkBody(body(...read('**Bold** #iron').blocks));

@@ -17,7 +17,7 @@ export function resolveReferences(
   return nodes.map((node) => {
     const reference = node.type === 'pageLink' ? (node.attrs?.reference as LinkReference | undefined) : undefined;
     if (!reference) return node.content ? { ...node, content: resolveReferences(node.content, find, titleOf) } : node;
-    const words = node.attrs?.words as string | null;
+    const words = (node.attrs?.words as string | null | undefined) ?? null;
     const target = find(reference);
     const { marks } = node;
     if (target) {

@@ -41,7 +41,7 @@ export class Resolver {
   /** The node with every reference in it turned into a link. */
   resolve(node: NodeJson, path: string, makeMissing: (title: string) => string, remarks: ImportRemark[]): NodeJson {
     if (node.type === 'pageLink') {
-      const { reference, words } = node.attrs as { reference: LinkReference; words: string | null };
+      const { reference, words = null } = node.attrs as { reference: LinkReference; words?: string | null };
       const found = this.find(reference, path);
       const marks = node.marks && { marks: node.marks };
       // What is said of a heading that is not there stays to be read: `[[Race#Old repair]]`.

@@ -61,3 +61,20 @@ export const withAllAttributes = ({ type, attrs, content, marks, text }: FrozenN
   ...(marks && { marks: marks.map((mark) => ({ type: mark.type, ...filled(MARK_DEFAULTS[mark.type], mark.attrs) })) }),
   ...(text !== undefined && { text }),
 });
+
+/** What is other than its default; nothing where all is as it. */
+const saying = (defaults: Record<string, unknown> = {}, given: Record<string, unknown> | undefined) => {
+  const said = Object.entries(given ?? {}).filter(
+    ([name, value]) => value !== undefined && value !== (name in defaults ? defaults[name] : undefined),
+  );
+  return said.length > 0 ? { attrs: Object.fromEntries(said) } : {};
+};
+
+/** A node of which nothing is said that is as its default: the form in which bodies are stored since. */
+export const withoutDefaults = ({ type, attrs, content, marks, text }: FrozenNode): FrozenNode => ({
+  type,
+  ...saying(NODE_DEFAULTS[type], attrs),
+  ...(content && { content: content.map(withoutDefaults) }),
+  ...(marks && { marks: marks.map((mark) => ({ type: mark.type, ...saying(MARK_DEFAULTS[mark.type], mark.attrs) })) }),
+  ...(text !== undefined && { text }),
+});

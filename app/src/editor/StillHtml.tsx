@@ -1,0 +1,41 @@
+import type { ElementContent } from 'hast';
+import { createElement, type ReactNode } from 'react';
+import { solidKindOf } from '@glossarion/core/document';
+import { fileAddress } from '../features/attachments/upload';
+import { linkWords } from '../features/trail/words';
+import { targetOf } from '../state/store';
+import { BlockText } from './BodyView';
+import type { StillProps } from './kinds';
+import { placeProps } from './still';
+
+function shown(node: ElementContent, key: number): ReactNode {
+  if (node.type === 'text') return node.value;
+  if (node.type !== 'element') return null;
+  const properties = Object.entries(node.properties).map(([name, value]) => [
+    /^data[A-Z]/u.test(name) ? name.replace(/^data/u, 'data-').toLowerCase() : name,
+    value,
+  ]);
+  return createElement(node.tagName, { key, ...Object.fromEntries(properties) }, ...node.children.map(shown));
+}
+
+/** A block as core writes it in HTML: for kinds without a form of their own here. */
+export function StillHtml({ node, content, onTick }: StillProps) {
+  const write = solidKindOf(node)?.html.write;
+  if (!write)
+    return (node.content ?? []).map((each, index) => <BlockText key={index} {...{ node: each, content, onTick }} />);
+  const element = write(
+    node,
+    {},
+    {
+      lines: () => [],
+      titleOf: (target) => linkWords(targetOf(target)),
+      linkUrl: (target) => `/to/${target}`,
+      fileUrl: fileAddress,
+    },
+  );
+  return (
+    <div className="block" {...placeProps(node)}>
+      {shown(element, 0)}
+    </div>
+  );
+}

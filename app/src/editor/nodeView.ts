@@ -1,0 +1,31 @@
+import { ReactNodeViewRenderer, type NodeViewProps, type ReactNodeViewProps } from '@tiptap/react';
+import type { Node } from '@tiptap/core';
+import type { ComponentType } from 'react';
+
+/** What the element of a block says that is a part of the interface within the text. */
+export const blockProps = ({ node, selected }: NodeViewProps) => ({
+  id: node.attrs.id ? `b-${String(node.attrs.id)}` : undefined,
+  'data-depth': String(node.attrs.depth ?? 0),
+  'data-tint': (node.attrs.tint as string | null) ?? undefined,
+  'data-selected': selected || undefined,
+  style: { '--depth': String(node.attrs.depth ?? 0) } as React.CSSProperties,
+  contentEditable: false,
+});
+
+/** A node with a view whose insides are the interface's, not the text's; `isOwn` says which events are its own. */
+export const withReactView = (
+  node: Node,
+  View: ComponentType<ReactNodeViewProps>,
+  isOwn: (event: Event) => boolean = (event) => event.type !== 'mousedown',
+): Node =>
+  node.extend({
+    addNodeView: () =>
+      ReactNodeViewRenderer(View, {
+        stopEvent: ({ event }) => !/^drag|^drop/u.test(event.type) && isOwn(event),
+        ignoreMutation: () => true,
+      }),
+  });
+
+/** Events within fields and buttons. */
+export const inControls = (event: Event): boolean =>
+  event.target instanceof Element && event.target.closest('input, button, audio, a, iframe') !== null;
