@@ -144,9 +144,7 @@ test('0 X1 whoever writes in a line that is lifted in another window goes on in 
   await textOf(mill).locator('.words').nth(index).getByRole('link').click();
   // The line may part at a space, which neither end shows.
   const letters = (text: string) => text.replaceAll(' ', '');
-  await expect
-    .poll(async () => letters((await lines(mill)).join('') + typedAnew))
-    .toBe(letters(before[index]! + rest));
+  await expect.poll(async () => letters((await lines(mill)).join('') + typedAnew)).toBe(letters(before[index]! + rest));
 });
 
 test('0 L9 a line edited in the Margin is stored as it is typed, wherever one goes', async ({ mill }) => {
