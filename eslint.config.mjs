@@ -110,7 +110,17 @@ export default tseslint.config(
   {
     files: ['app/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "Property[key.name='subscribe'][value.value=false]",
+          message: 'Such an answer can be gone before it is looked at: use ask (state/store).',
+        },
+      ],
+    },
   },
   {
     files: ['**/*.{js,mjs,cjs}'],

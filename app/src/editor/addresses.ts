@@ -4,7 +4,7 @@ import type { EditorView } from '@tiptap/pm/view';
 import { isSafeAddress } from '@glossarion/core/document';
 import { dayId, isDay } from '@glossarion/core/journal';
 import { api } from '../state/api';
-import { store } from '../state/store';
+import { ask, store } from '../state/store';
 
 const ID = '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}';
 const OWN = new RegExp(`^/(?:p|b|n|to)/(${ID})/?$`, 'iu');
@@ -36,7 +36,7 @@ export const isSingleAddress = (text: string): boolean => isWebAddress(text.trim
 
 /** Puts the title of a web page in the place of its bare address, if it is known and the address still stands there. */
 async function titleAddress(view: EditorView, address: string): Promise<void> {
-  const { data } = await store.dispatch(api.endpoints.webTitle.initiate(address, { subscribe: false }));
+  const data = await ask(api.endpoints.webTitle.initiate(address)).catch(() => undefined);
   if (!data?.title || view.isDestroyed) return;
   const { state } = view;
   const mark = state.schema.marks.webLink!.create({ href: address });

@@ -1,4 +1,4 @@
-import { combineReducers, configureStore, createAction } from '@reduxjs/toolkit';
+import { combineReducers, configureStore, createAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Target } from '@glossarion/core/links';
 import { api } from './api';
@@ -31,16 +31,55 @@ export const useAppSelector = useSelector.withTypes<RootState>();
 
 export const targetOf = (id: string): Target | undefined => store.getState().targets.known[id];
 
+/** A query that was begun. */
+interface Asking<T> {
+  unwrap: () => Promise<T>;
+  unsubscribe: () => void;
+}
+
+/** Asks the server, though it may have answered before. */
+export const FRESH = { forceRefetch: true } as const;
+
+/**
+ * Asks once. An answer that nobody holds on to is let go of as soon as something is told of it, even before it was
+ * looked at: it is held until it is here.
+ *
+ * @throws what the server said when it refused, or that it can't be reached (problemSentence)
+ */
+export async function ask<T>(query: ThunkAction<Asking<T>, RootState, unknown, UnknownAction>): Promise<T> {
+  const asking = store.dispatch(query);
+  try {
+    return await asking.unwrap();
+  } finally {
+    asking.unsubscribe();
+  }
+}
+
 let wanted = new Set<string>();
+
+/** What could not be fetched is asked for again after so long, in milliseconds, and each time after twice as long. */
+const AGAIN_AFTER = 1_000;
+const AGAIN_AT_LAST = 30_000;
+let againAfter = AGAIN_AFTER;
+
+/** Whether the server may have an answer later: it could not be reached, or could not do it now. */
+const isForNow = ({ status }: { status?: unknown }): boolean =>
+  status === 'FETCH_ERROR' || status === 429 || Number(status) >= 500;
 
 async function fetchWanted(): Promise<void> {
   const ids = [...wanted].slice(0, 100);
   // What was wanted while an answer was on its way is asked for by whichever comes first.
   if (ids.length === 0) return;
   wanted = new Set([...wanted].slice(100));
-  const request = store.dispatch(api.endpoints.targets.initiate(ids, { subscribe: false, forceRefetch: true }));
-  const { data } = await request;
-  if (data) store.dispatch(targetsKnown(data));
+  try {
+    store.dispatch(targetsKnown(await ask(api.endpoints.targets.initiate(ids, FRESH))));
+    againAfter = AGAIN_AFTER;
+  } catch (error) {
+    if (isForNow(error as { status?: unknown })) {
+      setTimeout(() => wantTargets(ids), againAfter);
+      againAfter = Math.min(againAfter * 2, AGAIN_AT_LAST);
+    }
+  }
   if (wanted.size > 0) void fetchWanted();
 }
 

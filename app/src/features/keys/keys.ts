@@ -1,6 +1,6 @@
 import type { EntryInfo } from '@glossarion/core/outline';
 import { api } from '../../state/api';
-import { store } from '../../state/store';
+import { ask, FRESH, store } from '../../state/store';
 import { marginToggled, noticed, searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
 import { doAgain, takeBack } from '../outline/deeds';
 import { toggleContents } from '../outline/contentsView';
@@ -29,15 +29,13 @@ const needsEntry = () => void dispatch(noticed({ words: 'Open a page, a section 
 
 const withEntry = (act: (entry: EntryInfo) => unknown) => async (place: KeyPlace) => {
   if (!place.entryId) return needsEntry();
-  const entry = await dispatch(
-    api.endpoints.entry.initiate(place.entryId, { subscribe: false, forceRefetch: true }),
-  ).unwrap();
+  const entry = await ask(api.endpoints.entry.initiate(place.entryId, FRESH));
   await act(entry);
 };
 const chosenHere = (entry: EntryInfo) => ({ ...chosenOf(entry), title: entry.title });
 
 async function togglePin(entry: EntryInfo): Promise<unknown> {
-  const pins = await dispatch(api.endpoints.pins.initiate(undefined, { subscribe: false })).unwrap();
+  const pins = await ask(api.endpoints.pins.initiate());
   const isPinned = pins.some((pin) => pin.id === entry.id);
   return isPinned ? unpin(entry) : pinAll([chosenHere(entry)]);
 }

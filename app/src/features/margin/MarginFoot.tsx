@@ -5,7 +5,7 @@ import type { Act } from '@glossarion/core/acts';
 import { MAX_ACTS } from '@glossarion/core/outline';
 import type { AlsoNamedLine } from '@glossarion/core/alsoNamed';
 import { api, problemSentence, useKinQuery, useAlsoNamedQuery } from '../../state/api';
-import { store } from '../../state/store';
+import { ask, FRESH, store } from '../../state/store';
 import { noticed } from '../../state/view';
 import { pigmentColour } from '../../theme/tokens';
 import { perform } from '../outline/deeds';
@@ -68,13 +68,12 @@ function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
       'That line is not offered again.',
     );
   const linkAll = async () => {
-    const ask = api.endpoints.alsoNamed.initiate(
-      { id: pageId, limit: MAX_ACTS },
-      { subscribe: false, forceRefetch: true },
-    );
-    const { data: all, error } = await store.dispatch(ask);
-    if (!all) return void store.dispatch(noticed({ words: problemSentence(error) }));
-    await perform([linkAct(all.lines)], `${all.lines.length} lines link to “${title}” now.`);
+    try {
+      const { lines: all } = await ask(api.endpoints.alsoNamed.initiate({ id: pageId, limit: MAX_ACTS }, FRESH));
+      await perform([linkAct(all)], `${all.length} lines link to “${title}” now.`);
+    } catch (error) {
+      store.dispatch(noticed({ words: problemSentence(error) }));
+    }
   };
   return (
     <section className="margin-foot" aria-label="Also named" id="also-named">

@@ -18,7 +18,7 @@ import {
   type ContentsEntry,
 } from '@glossarion/core/outline';
 import { api } from '../../state/api';
-import { store, useAppDispatch } from '../../state/store';
+import { ask, store, useAppDispatch } from '../../state/store';
 import { chose, sheetOpened, type ChosenEntry } from '../../state/view';
 import { chosenOf, moveTo } from './entryActs';
 
@@ -206,13 +206,11 @@ function DropMark({ over: { zone, rect } }: { over: Over }) {
 }
 
 async function drop(all: ChosenEntry[], { id, zone }: Over): Promise<void> {
-  const over = await store.dispatch(api.endpoints.entry.initiate(id, { subscribe: false })).unwrap();
+  const over = await ask(api.endpoints.entry.initiate(id));
   const siblings =
     over.parentId === null
-      ? await store.dispatch(api.endpoints.notebooks.initiate(undefined, { subscribe: false })).unwrap()
-      : await store
-          .dispatch(api.endpoints.beneath.initiate({ id: over.parentId, levels: 1 }, { subscribe: false }))
-          .unwrap();
+      ? await ask(api.endpoints.notebooks.initiate())
+      : await ask(api.endpoints.beneath.initiate({ id: over.parentId, levels: 1 }));
   const others = siblings.filter((sibling) => all.every((each) => each.id !== sibling.id));
   const title = shownTitle(over.name, over.title);
   await moveTo(all, dropPlace(over, zone, others), zone === 'inside' ? `into “${title}”` : `${zone} “${title}”`);

@@ -10,7 +10,7 @@ import {
   type EntryInfo,
 } from '@glossarion/core/outline';
 import { api } from '../../state/api';
-import { store } from '../../state/store';
+import { ask, store } from '../../state/store';
 import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
 import { copyAddress } from '../links/copy';
 import { lastingAddress, open } from '../shell/navigation';
@@ -111,13 +111,12 @@ export async function makePageAt(where: NewPagePlace, id: string | undefined): P
 }
 
 async function placeOf(where: NewPagePlace, id: string | undefined): Promise<Place | null> {
-  const ask = store.dispatch;
   if (id) {
-    const entry = await ask(api.endpoints.entry.initiate(id, { subscribe: false })).unwrap();
+    const entry = await ask(api.endpoints.entry.initiate(id));
     if (where === 'beneath' || entry.kind === 'notebook') return entry.day ? null : { parentId: id };
     if (entry.parentId) return { parentId: entry.parentId, ...(where === 'beside' && { afterId: id }) };
   }
-  const notebooks = await ask(api.endpoints.notebooks.initiate(undefined, { subscribe: false })).unwrap();
+  const notebooks = await ask(api.endpoints.notebooks.initiate());
   const first = notebooks.find((notebook) => notebook.season === null) ?? notebooks[0];
   return first ? { parentId: first.id } : null;
 }

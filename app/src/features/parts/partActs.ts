@@ -3,7 +3,7 @@ import type { SendForm } from '@glossarion/core/parts';
 import type { ChosenLines } from '../../editor/chosen';
 import { settleDocuments } from '../../documents/session';
 import { api } from '../../state/api';
-import { store } from '../../state/store';
+import { ask, FRESH, store } from '../../state/store';
 import { noticed, sheetOpened } from '../../state/view';
 import { perform } from '../outline/deeds';
 import { open } from '../shell/navigation';
@@ -20,8 +20,7 @@ async function isAllThere(): Promise<boolean> {
   return false;
 }
 
-const entryOf = (id: string) =>
-  store.dispatch(api.endpoints.entry.initiate(id, { subscribe: false, forceRefetch: true })).unwrap();
+const entryOf = (id: string) => ask(api.endpoints.entry.initiate(id, FRESH));
 
 const linesWords = (count: number): string => (count === 1 ? 'A line' : `${count} lines`);
 

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { api } from '../../state/api';
-import { store, targetOf } from '../../state/store';
+import { ask, store, targetOf } from '../../state/store';
 import { besideOpened } from '../../state/view';
 
 export const pageAddress = (pageId: string): string => `/p/${pageId}`;
@@ -32,8 +32,7 @@ export function openTarget(id: string, isBeside = false): void {
 /** Sets the page that an id names beside the one that is shown. */
 async function openBeside(id: string): Promise<void> {
   const known = targetOf(id);
-  const pageId =
-    known?.pageId ?? (await store.dispatch(api.endpoints.blockPlace.initiate(id, { subscribe: false }))).data?.pageId;
+  const pageId = known?.pageId ?? (await ask(api.endpoints.blockPlace.initiate(id)).catch(() => undefined))?.pageId;
   store.dispatch(besideOpened(pageId ?? id));
 }
 

@@ -4,7 +4,7 @@ import { dayTitleWithYear, localDay } from '@glossarion/core/journal';
 import type { Place, EntryInfo } from '@glossarion/core/outline';
 import { nextTitle, type TemplateUse } from '@glossarion/core/templates';
 import { api } from '../../state/api';
-import { store } from '../../state/store';
+import { ask, FRESH, store } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { perform } from '../outline/deeds';
 import { open } from '../shell/navigation';
@@ -21,8 +21,7 @@ export const oneUse = (templateId: string, answers: Record<string, string> = {})
   };
 };
 
-const templates = () =>
-  store.dispatch(api.endpoints.templates.initiate(undefined, { subscribe: false, forceRefetch: true })).unwrap();
+const templates = () => ask(api.endpoints.templates.initiate(undefined, FRESH));
 
 /** Makes a page from a template; what the template asks is asked first. */
 export async function makeFromTemplate(templateId: string, place: Place, name = ''): Promise<void> {
@@ -50,9 +49,7 @@ export async function makeFilled(
     null,
   );
   if (!isDone) return;
-  const entry = await store
-    .dispatch(api.endpoints.entry.initiate(id, { subscribe: false, forceRefetch: true }))
-    .unwrap();
+  const entry = await ask(api.endpoints.entry.initiate(id, FRESH));
   open(entry.name === '' ? `/p/${id}?at=title` : `/p/${id}`);
 }
 
@@ -77,8 +74,6 @@ export const setTemplate = (entry: EntryInfo, isTemplate: boolean): Promise<bool
 
 /** The template of pages made in a place, if it has one. */
 export const templateFor = async (parentId: string): Promise<string | null> => {
-  const { templateId } = await store
-    .dispatch(api.endpoints.templateFor.initiate(parentId, { subscribe: false, forceRefetch: true }))
-    .unwrap();
+  const { templateId } = await ask(api.endpoints.templateFor.initiate(parentId, FRESH));
   return templateId;
 };
