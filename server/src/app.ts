@@ -22,6 +22,7 @@ import { findRoutes } from './routes/find';
 import { importRoutes } from './routes/imports';
 import { pageRoutes } from './routes/pages';
 import { settingRoutes } from './routes/settings';
+import { tagRoutes } from './routes/tags';
 import { templateRoutes } from './routes/templates';
 import type { Services } from './services';
 
@@ -120,6 +121,7 @@ export function makeApp(services: Services): Express {
     pageRoutes,
     findRoutes,
     settingRoutes,
+    tagRoutes,
     templateRoutes,
   ]) {
     api.use(routes(services));

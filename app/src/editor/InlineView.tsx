@@ -1,7 +1,7 @@
 import { Fragment, type ReactNode } from 'react';
 import { isSafeAddress, type MarkJson, type NodeJson } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
-import { linkWords } from '../features/trail/words';
+import { linkWords, tagWords } from '../features/trail/words';
 import { useAppSelector } from '../state/store';
 
 /** Lines shown without an editor: one small part for each mark and each node within a line. */
@@ -22,6 +22,12 @@ function LinkText({ target, words }: { target: string; words: string | null }) {
       {shown}
     </a>
   );
+}
+
+/** A tag by its present name. */
+export function TagText({ tag, name }: { tag: string; name?: unknown }) {
+  const known = useAppSelector((state) => state.targets.known[tag]);
+  return <span className="tag">{tagWords(known, name)}</span>;
 }
 
 const MARKS: Record<string, (children: ReactNode, mark: MarkJson) => ReactNode> = {
@@ -45,7 +51,7 @@ const INLINE: Record<string, (node: NodeJson) => ReactNode> = {
   text: (node) =>
     (node.marks ?? []).reduce<ReactNode>((children, mark) => MARKS[mark.type]?.(children, mark) ?? children, node.text),
   hardBreak: () => <br />,
-  tag: (node) => <span className="tag">{String(node.attrs?.name ?? '')}</span>,
+  tag: (node) => <TagText tag={String(node.attrs?.tag)} name={node.attrs?.name} />,
   pageLink: (node) => (
     <LinkText
       target={String(node.attrs?.target)}

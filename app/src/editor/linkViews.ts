@@ -4,7 +4,8 @@ import { Plugin } from '@tiptap/pm/state';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { documentNodes } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
-import { linkWords } from '../features/trail/words';
+import { foldTag } from '@glossarion/core/tags';
+import { linkWords, tagWords } from '../features/trail/words';
 import { store, targetOf, wantTargets } from '../state/store';
 
 /** How a link is shown: the present title of its target or its own words, and the target's state in looks and words. */
@@ -65,16 +66,18 @@ export interface EditedLink {
 /** Editors that are open, in which links can be changed. */
 const openViews = new Set<EditorView>();
 
-const shownLinks = new WeakMap<EditorView, Set<LinkView>>();
+/** What shows titles that may change, by editor. */
+const shownNames = new WeakMap<EditorView, Set<LinkView | TagView>>();
+
+function shownIn<T extends LinkView | TagView>(view: EditorView, name: T): T & { destroy: () => void } {
+  const names = shownNames.get(view) ?? new Set();
+  shownNames.set(view, names.add(name));
+  return Object.assign(name, { destroy: () => void names.delete(name) });
+}
 
 export const PageLinkWithView = documentNodes.pageLink!.extend({
   addNodeView() {
-    return ({ node, view }) => {
-      const link = new LinkView(node);
-      const links = shownLinks.get(view) ?? new Set<LinkView>();
-      shownLinks.set(view, links.add(link));
-      return Object.assign(link, { destroy: () => void links.delete(link) });
-    };
+    return ({ node, view }) => shownIn(view, new LinkView(node));
   },
 });
 
@@ -104,14 +107,50 @@ export function editedLink(element: HTMLElement): EditedLink | null {
   return null;
 }
 
+/** How a tag is shown: by its present name. */
+class TagView implements NodeView {
+  dom = document.createElement('span');
+
+  constructor(private node: DocumentNode) {
+    this.dom.className = 'tag';
+    this.show();
+  }
+
+  show(): void {
+    const { tag, name } = this.node.attrs as { tag: string | null; name: string | null };
+    const target = tag === null ? undefined : targetOf(tag);
+    // One that was typed here is stored under its id before its name is known by that: it stays as it was typed.
+    if (name === null && tag !== null && !target) {
+      wantTargets([tag]);
+      if (this.dom.textContent) return;
+    }
+    const words = tagWords(target, name);
+    if (words !== this.dom.textContent) this.dom.textContent = words;
+  }
+
+  update(node: DocumentNode): boolean {
+    if (node.type !== this.node.type) return false;
+    const isOther = node.attrs.tag !== this.node.attrs.tag && node.attrs.name === this.node.attrs.name;
+    this.node = node;
+    if (isOther) this.dom.textContent = '';
+    this.show();
+    return true;
+  }
+
+  ignoreMutation(): boolean {
+    return true;
+  }
+}
+
+/** The tag that a name is known to be in this window. */
+export const knownTag = (name: string): string | null =>
+  Object.values(store.getState().targets.known).find(
+    ({ kind, title, state }) => kind === 'tag' && state === 'written' && foldTag(title) === foldTag(name),
+  )?.id ?? null;
+
 export const TagWithView = documentNodes.tag!.extend({
   addNodeView() {
-    return ({ node }) => {
-      const dom = document.createElement('span');
-      dom.className = 'tag';
-      dom.textContent = String(node.attrs.name);
-      return { dom };
-    };
+    return ({ node, view }) => shownIn(view, new TagView(node));
   },
 });
 
@@ -125,7 +164,7 @@ export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBesid
       new Plugin({
         view: (view) => {
           openViews.add(view);
-          const unsubscribe = store.subscribe(() => shownLinks.get(view)?.forEach((link) => link.show()));
+          const unsubscribe = store.subscribe(() => shownNames.get(view)?.forEach((name) => name.show()));
           let chosen: Element | null = null;
           return {
             update: () => {

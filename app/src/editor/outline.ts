@@ -1,6 +1,8 @@
 import { Fragment, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Selection, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { MAX_DEPTH, newId, textAttributes, type HighlightPigment, type TaskState } from '@glossarion/core/document';
+import { tagWords } from '../features/trail/words';
+import { targetOf } from '../state/store';
 import { actedRange, chosenIds, endOfChildren, withChildren, type BlockRange } from './chosen';
 
 /** Blocks as a line with what stands beneath it: indenting, moving and joining take the children along. */
@@ -181,7 +183,7 @@ export function turnIntoCode(state: EditorState): Transaction | null {
 
 const leafText = (leaf: DocumentNode): string => {
   if (leaf.type.name === 'hardBreak') return '\n';
-  if (leaf.type.name === 'tag') return `#${String(leaf.attrs.name)}`;
+  if (leaf.type.name === 'tag') return `#${tagWords(targetOf(String(leaf.attrs.tag)), leaf.attrs.name)}`;
   return String(leaf.attrs.words ?? '');
 };
 

@@ -1,8 +1,9 @@
 import { Extension, InputRule, markInputRule } from '@tiptap/core';
-import { textAttributes } from '@glossarion/core/document';
+import { newId, textAttributes } from '@glossarion/core/document';
 import { TextSelection } from '@tiptap/pm/state';
 import { TAG_PATTERN } from '@glossarion/core/tags';
 import { KIND_VIEWS, type TextLook } from './kinds';
+import { knownTag } from './linkViews';
 
 /** The kinds of lines that Markdown typed at their start turns into another. */
 const TURNED = new Set(['paragraph', 'bulleted', 'quote']);
@@ -56,7 +57,9 @@ const tagRule = new InputRule({
   handler: ({ state, range, match }) => {
     const start = range.from + match[0].indexOf('#');
     if (state.selection.$from.parent.type.name !== 'block') return null;
-    const tag = state.schema.nodes.tag!.create({ name: match[1] });
+    // One that is not known here has an id of its own until it is stored, which finds the tag of that name.
+    const known = knownTag(match[1]!);
+    const tag = state.schema.nodes.tag!.create(known ? { tag: known } : { tag: newId(), name: match[1] });
     state.tr.replaceWith(start, range.to, [tag, state.schema.text(match[2]!)]);
     return undefined;
   },

@@ -1,4 +1,5 @@
 import { checkBody } from '../document/check';
+import { isAsSeen } from '../document/tags';
 import type { NodeJson } from '../document/types';
 import type { PlannedAct } from './act';
 import { conflict } from './actError';
@@ -25,13 +26,13 @@ export const rewrite: PlannedAct<Rewrite> = {
   plan: (act, outline) => {
     const content = contentOf(outline, act.id);
     const next = new Map(checked(act.nodes).map((node) => [idOf(node), node]));
-    const expected = new Map(checked(act.was ?? []).map((node) => [idOf(node), JSON.stringify(node)]));
+    const expected = new Map(checked(act.was ?? []).map((node) => [idOf(node), node]));
     const before: NodeJson[] = [];
     const rewritten = content.map((node) => {
       const other = next.get(idOf(node));
       if (!other) return node;
       const seen = expected.get(idOf(node));
-      if (seen !== undefined && seen !== JSON.stringify(node)) {
+      if (seen !== undefined && !isAsSeen(seen, node)) {
         throw conflict('The line was changed elsewhere meanwhile. Yours is kept here; look at both.');
       }
       before.push(node);

@@ -13,7 +13,11 @@ export const pageLink = (target: string, words: string | null = null): NodeJson 
   attrs: words === null ? { target } : { target, words },
 });
 
-export const tag = (name: string): NodeJson => ({ type: 'tag', attrs: { name } });
+/** A tag that is stored. */
+export const tag = (id: string): NodeJson => ({ type: 'tag', attrs: { tag: id } });
+
+/** A tag as it is typed, before it is stored. */
+export const typedTag = (name: string): NodeJson => ({ type: 'tag', attrs: { name } });
 
 export interface BlockOptions {
   id?: string;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
-import { block, body, pageLink, tag, text } from './build';
+import { block, body, pageLink, tag, text, typedTag } from './build';
 import { checkBody, checkRoots, readTitle, ShapeError } from './check';
 import { newId } from './ids';
 import { depthOf } from './kinds';
@@ -43,7 +43,8 @@ test.each<[string, unknown]>([
   ['an id that is none', body(line({ id: 'x' }))],
   ['former ids that are none', body(line({ formerIds: `${id} x` }))],
   ['a link to no id', body(line({}, [pageLink('somewhere')]))],
-  ['a tag without end', body(line({}, [tag('x'.repeat(201))]))],
+  ['a tag without end', body(line({}, [typedTag('x'.repeat(201))]))],
+  ['a tag of no id', body(line({}, [tag('iron')]))],
   ['a script for an address', body(line({}, [text('x', { type: 'webLink', attrs: { href: 'javascript:alert(1)' } })]))],
   ['a colour of no pigment', body(line({ tint: '#ff0000' }))],
   ['a picture wider than the page', body(node('picture', { file: id, name: '', alt: '', caption: '', width: 300 }))],

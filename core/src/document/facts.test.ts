@@ -13,6 +13,7 @@ const [one, two, three, four, page, other] = Array.from({ length: 6 }, newId) as
   string,
   string,
 ];
+const iron = newId();
 const node = (type: string, attrs: Record<string, unknown> = {}): NodeJson => ({
   type,
   attrs: { id: newId(), depth: 0, tint: null, ...attrs },
@@ -57,7 +58,7 @@ test('links, tags and files are found wherever they stand, in the order they are
   };
   const facts = bodyFacts(
     body(
-      block('paragraph', [text('See '), pageLink(page), text(' '), tag('Iron/Wrought')], { id: one }),
+      block('paragraph', [text('See '), pageLink(page), text(' '), tag(iron)], { id: one }),
       table,
       node('card', { target: page }),
       node('picture', { file: other, caption: '' }),
@@ -68,7 +69,7 @@ test('links, tags and files are found wherever they stand, in the order they are
     [1, other, 'mill'],
     [2, page, null],
   ]);
-  expect(facts.tags).toEqual([{ blockId: one, position: 0, name: 'Iron/Wrought', tag: 'iron/wrought' }]);
+  expect(facts.tags).toEqual([{ blockId: one, position: 0, tag: iron }]);
   expect(facts.files.map(({ fileId }) => fileId)).toEqual([other]);
 });
 

@@ -1,4 +1,3 @@
-import { normalizeTag } from '../tags/normalize';
 import { linksIn, tagsIn } from './holds';
 import { depthOf, kindOf, solidKindOf, textKindOf } from './kinds';
 import { ownWords } from './text';
@@ -32,9 +31,7 @@ export interface LinkFact {
 export interface TagFact {
   blockId: string;
   position: number;
-  /** As written. */
-  name: string;
-  /** As compared. */
+  /** The id of the tag. */
   tag: string;
 }
 
@@ -105,8 +102,8 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       if (typeof fileId === 'string') facts.files.push({ blockId: id, fileId });
     }
     for (const link of linksIn(node)) facts.links.push({ blockId: id, position: facts.links.length, ...link });
-    for (const name of tagsIn(node)) {
-      facts.tags.push({ blockId: id, position: facts.tags.length, name, tag: normalizeTag(name) });
+    for (const { tag } of tagsIn(node)) {
+      if (tag !== null) facts.tags.push({ blockId: id, position: facts.tags.length, tag });
     }
     if (typeof attrs.formerIds === 'string') {
       for (const formerId of attrs.formerIds.split(' ')) {

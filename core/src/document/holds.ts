@@ -1,4 +1,3 @@
-import { normalizeTag } from '../tags/normalize';
 import { solidKindOf } from './kinds';
 import type { NodeJson } from './types';
 
@@ -27,13 +26,41 @@ export function* linksIn(node: NodeJson): Generator<HeldLink> {
   }
 }
 
-/** The names of tags, as they are written. */
-export function* tagsIn(node: NodeJson): Generator<string> {
-  for (const { type, attrs } of within(node)) if (type === 'tag') yield String(attrs?.name ?? '');
+/** A tag: its id, and its name where it is not stored yet. */
+export interface HeldTag {
+  tag: string | null;
+  name: string | null;
 }
 
-/** The ids that nodes link to and the tags they carry, as they are compared, each once. */
+const orNull = (value: unknown): string | null => (typeof value === 'string' ? value : null);
+
+export function* tagsIn(node: NodeJson): Generator<HeldTag> {
+  for (const { type, attrs } of within(node))
+    if (type === 'tag') yield { tag: orNull(attrs?.tag), name: orNull(attrs?.name) };
+}
+
+/** The ids that nodes link to and those of the stored tags they wear, each once. */
 export const namedIn = (nodes: readonly NodeJson[]): { links: string[]; tags: string[] } => ({
   links: [...new Set(nodes.flatMap((node) => [...linksIn(node)].map(({ target }) => target)))],
-  tags: [...new Set(nodes.flatMap((node) => [...tagsIn(node)].map(normalizeTag)))],
+  tags: [
+    ...new Set(
+      nodes.flatMap((node) => [...tagsIn(node)].flatMap(({ tag, name }) => (tag !== null && name === null ? tag : []))),
+    ),
+  ],
 });
+
+/** The ids of all whose present titles are shown in these nodes, each once. */
+export const shownIn = (nodes: readonly NodeJson[]): string[] => Object.values(namedIn(nodes)).flat();
+
+/** Whether a line says nothing but tags. */
+const isOfTags = ({ type, content = [] }: NodeJson): boolean =>
+  type === 'block' &&
+  content.some((node) => node.type === 'tag') &&
+  content.every((node) => node.type === 'tag' || node.text?.trim() === '');
+
+/** The tags of a page: its own, which its first line names and nothing else, and those of its other lines. */
+export function wornTags(nodes: readonly NodeJson[]): { own: string[]; others: string[] } {
+  const [first, ...rest] = nodes;
+  const own = first && isOfTags(first) ? namedIn([first]).tags : [];
+  return { own, others: namedIn(own.length > 0 ? rest : nodes).tags };
+}

@@ -16,6 +16,7 @@ export * from './rescue';
 export * from './schema';
 export * from './seed';
 export * from './setAttributes';
+export * from './tags';
 export * from './text';
 export * from './types';
 export * from './counts';

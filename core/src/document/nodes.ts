@@ -82,18 +82,22 @@ const PageLink = Node.create({
   ],
 });
 
-const TAG: Attributes = { name: textOf(200) };
+const TAG: Attributes = {
+  /** The id of the tag that is stored. */
+  tag: oneId({ holdsIds: false }),
+  /** As it was typed, without the mark, until the tag is stored (tags.ts); from then on the tag has its name. */
+  name: textOf(200, null),
+};
 
-/** A word marked with #. The name is kept as written, without the mark. */
+/** A word marked with #. It holds no name: shown is the present one of its tag. */
 const Tag = Node.create({
   name: 'tag',
   group: 'inline',
   inline: true,
   atom: true,
   addAttributes: () => nodeAttributes(TAG),
-  parseHTML: () => [{ tag: 'span[data-name]' }],
-  renderHTML: ({ HTMLAttributes, node }) => ['span', HTMLAttributes, String(node.attrs.name)],
-  renderText: ({ node }) => `#${String(node.attrs.name)}`,
+  parseHTML: () => [{ tag: 'span[data-tag]' }, { tag: 'span[data-name]' }],
+  renderHTML: ({ HTMLAttributes, node }) => ['span', HTMLAttributes, String(node.attrs.name ?? '')],
 });
 
 /** Every node of a body, by its name. */

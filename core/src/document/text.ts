@@ -5,8 +5,8 @@ import type { NodeJson } from './types';
 export const wellFormed = (value: string): string => value.replace(/\p{Surrogate}/gu, '\uFFFD');
 
 /**
- * The words a node holds of its own. A link without words of its own holds none: its title belongs to its target and
- * is joined on reading.
+ * The words a node holds of its own. A link without words of its own holds none, nor does a tag that is stored: the
+ * title belongs to what they name and is joined on reading.
  */
 export function ownWords(node: NodeJson): string {
   switch (node.type) {
@@ -17,7 +17,7 @@ export function ownWords(node: NodeJson): string {
     case 'pageLink':
       return typeof node.attrs?.words === 'string' ? node.attrs.words : '';
     case 'tag':
-      return String(node.attrs?.name ?? '');
+      return typeof node.attrs?.name === 'string' ? node.attrs.name : '';
     default: {
       const { words } = solidKindOf(node) ?? {};
       if (words) return words(node.attrs ?? {});
@@ -27,11 +27,12 @@ export function ownWords(node: NodeJson): string {
   }
 }
 
-/** The words of a node with each link shown by what `titleOf` says of its target. */
+/** The words of a node with each link, and each tag, shown by what `titleOf` says of its target. */
 export function shownWords(node: NodeJson, titleOf: (target: string) => string): string {
   if (node.type === 'pageLink') {
     return typeof node.attrs?.words === 'string' ? node.attrs.words : titleOf(String(node.attrs?.target));
   }
+  if (node.type === 'tag') return ownWords(node) || titleOf(String(node.attrs?.tag));
   if (!node.content) return ownWords(node);
   return node.content.map((child) => shownWords(child, titleOf)).join('');
 }

@@ -19,10 +19,16 @@ export const isEmptyQuery = (query: FindQuery): boolean => query.words.length ==
 
 const quoted = (word: string): string => `"${word.replaceAll('"', '""')}"`;
 
-/** The query as an SQLite FTS5 expression: every word must be there. */
-export function toMatch(query: FindQuery): string {
-  const terms = query.words.map(quoted);
-  if (query.beginning !== null) terms.push(`${quoted(query.beginning)} *`);
+/** What else than itself a word stands for in the index. */
+export type AlsoFound = (word: string, isBeginning: boolean) => readonly string[];
+
+/** The query as an SQLite FTS5 expression: every word must be there, or what else it stands for. */
+export function toMatch(query: FindQuery, alsoFound: AlsoFound = () => []): string {
+  const anyOf = (term: string, others: readonly string[]): string =>
+    others.length === 0 ? term : `(${[term, ...others.map(quoted)].join(' OR ')})`;
+  const terms = query.words.map((word) => anyOf(quoted(word), alsoFound(word, false)));
+  const { beginning } = query;
+  if (beginning !== null) terms.push(anyOf(`${quoted(beginning)} *`, alsoFound(beginning, true)));
   return terms.join(' AND ');
 }
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { typedTag } from '../document/build';
 import { checkBody } from '../document/check';
 import { newId } from '../document/ids';
 import { TEXT_KINDS } from '../document/kinds';
@@ -102,7 +103,7 @@ const leaf: fc.Arbitrary<NodeJson> = fc.oneof(
   },
   {
     weight: 1,
-    arbitrary: fc.constantFrom('iron', 'wood/oak', 'a_b', '水').map((name) => ({ type: 'tag', attrs: { name } })),
+    arbitrary: fc.constantFrom('iron', 'wood/oak', 'a_b', '水').map(typedTag),
   },
 );
 

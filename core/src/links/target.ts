@@ -6,8 +6,8 @@ import type { LinkState } from './state';
 /** What a link shows of its target. */
 export interface Target {
   id: string;
-  kind: EntryKind | 'block';
-  /** The page a block stands on; the entry itself otherwise. */
+  kind: EntryKind | 'block' | 'tag';
+  /** The page a block stands on; itself otherwise. */
   pageId: string;
   title: string;
   state: LinkState;

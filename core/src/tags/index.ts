@@ -1,1 +1,3 @@
-export * from './normalize';
+export * from './path';
+export * from './token';
+export * from './tree';

@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import type { BodyJson } from '../document';
+import { withTagIds, type BodyJson } from '../document';
 import { planImport, type MarkdownFile } from '../formats/markdown';
 import { addDays, dayTitleWithYear } from '../journal';
+import { foldTag } from '../tags';
 
 /** The demo notes, as the importer reads them, for tests that judge by them. */
 
@@ -30,6 +31,11 @@ export function demoPages(): { pages: DemoPage[]; titleOf: (id: string) => strin
       return { path: dated(path.relative(NOTES, file)), text: dated(readFileSync(file, 'utf8')) };
     });
   const plan = planImport(files, { dayIdOf: (day) => `${DAY}${day}`, looseNotebook: 'Loose' });
+  // A tag’s folded name stands for the id it would have.
+  const stored = ({ content }: BodyJson): BodyJson => ({
+    type: 'doc',
+    content: withTagIds(content, ({ name }) => foldTag(name)),
+  });
   const daysAgo = (day: string) => Math.round((Date.parse(TODAY) - Date.parse(day)) / 86_400_000);
   const names = new Map(plan.entries.map((entry) => [entry.id, entry.name]));
   const pages: DemoPage[] = [
@@ -39,9 +45,9 @@ export function demoPages(): { pages: DemoPage[]; titleOf: (id: string) => strin
         id: entry.id,
         name: entry.name,
         section: names.get(entry.parentId ?? '') ?? '',
-        body: entry.body!,
+        body: stored(entry.body!),
       })),
-    ...plan.days.map(({ day, body }) => ({ id: `${DAY}${day}`, name: daysAgo(day), section: '', body })),
+    ...plan.days.map(({ day, body }) => ({ id: `${DAY}${day}`, name: daysAgo(day), section: '', body: stored(body) })),
   ];
   const titles = new Map(pages.map((page) => [page.id, String(page.name)]));
   const titleOf = (id: string) =>

@@ -17,4 +17,14 @@ export const MAY_WRITE = `
   UNION ALL
   SELECT 1 FROM up JOIN grants g ON g.entryId = up.id WHERE g.accountId = @viewer AND g.mayWrite = 1`;
 
-export const ACCOUNT = 'SELECT ownerId FROM entries WHERE id = ?';
+export const ACCOUNT = `
+  SELECT ownerId FROM entries WHERE id = @id UNION ALL SELECT ownerId FROM tags WHERE id = @id`;
+
+/** The tags that a viewer sees, which are their own and those worn in what was granted, and what these stand beneath. */
+export const TAGS = `
+  WITH RECURSIVE seen(id) AS (
+    SELECT t.id FROM tags t WHERE VISIBLE(t)
+    UNION SELECT u.tag FROM tagUses u JOIN entries e ON e.id = u.documentId WHERE @hasGrants AND VISIBLE(e)
+    UNION SELECT t.parentId FROM seen JOIN tags t ON t.id = seen.id WHERE t.parentId IS NOT NULL
+  )
+  SELECT t.id, t.parentId, t.name, t.pigment FROM seen JOIN tags t ON t.id = seen.id`;

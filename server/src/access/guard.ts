@@ -40,9 +40,9 @@ export function writableEntry(connection: ViewerConnection, id: string): EntryRo
   return entry;
 }
 
-/** The account an entry belongs to; undefined when there is no such entry. For telling its windows, never a viewer. */
+/** The account that an entry or a tag belongs to; undefined for none. For telling its windows, never a viewer. */
 export const accountOf = (database: RawDatabase, id: string): string | undefined =>
-  prepared(database, ACCOUNT).pluck().get(id) as string | undefined;
+  prepared(database, ACCOUNT).pluck().get({ id }) as string | undefined;
 
 /** Whether an entry came in with an import. */
 export const isOfImport = (manager: EntityManager, id: string, importId: string): Promise<boolean> =>

@@ -5,6 +5,7 @@ export * from './guard';
 export { ENTRY_COLUMNS } from './guard.queries';
 export * from './making';
 export * from './owned';
+export * from './tags';
 export * from './viewer';
 export { DUE, NAMES_DUE } from './background.queries';
 export { onlyVisible } from './visible';

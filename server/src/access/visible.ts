@@ -3,7 +3,8 @@ import type { Viewer } from './viewer';
 /**
  * What of the entries a viewer may see. Queries say it by name, and it is put in their place here:
  *
- * - `VISIBLE(e)`: a row of `entries AS e` is the viewer's own or was granted to them, and has come in whole;
+ * - `VISIBLE(e)`: a row of `entries AS e` is the viewer's own or was granted to them, and has come in whole; of tags, it
+ *   is their own alone (access/tags);
  * - `OWN(x)`: a row of `x` is the viewer's own, whether it has come in whole or not.
  *
  * Both leave the parameter `@viewer` to be given.

@@ -11,6 +11,7 @@ import { Writing1790000200000 } from '../migrations/1790000200000-writing';
 import { Places1790000400000 } from '../migrations/1790000400000-places';
 import { Documents1790000500000 } from '../migrations/1790000500000-documents';
 import { Canonical1790000600000 } from '../migrations/1790000600000-canonical';
+import { Tags1790000700000 } from '../migrations/1790000700000-tags';
 import { ViewerConnection, type Viewer } from '../access';
 import { copyBeforeMigrations, dropCopies } from './copies';
 import { examine } from './examine';
@@ -31,6 +32,7 @@ const MIGRATIONS = [
   Places1790000400000,
   Documents1790000500000,
   Canonical1790000600000,
+  Tags1790000700000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

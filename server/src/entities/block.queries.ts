@@ -28,6 +28,7 @@ export const HELD_ELSEWHERE = `
  * These read on in a document that the viewer was found to see.
  */
 
-/** The lines of a document that have words, for the one that holds what is looked for. */
+/** The lines of a document that have words or are among those `wearing` tags, for the one that holds what is looked for. */
 export const LINES_WITH_WORDS = `
-  SELECT b.id, b.words FROM blocks b WHERE b.documentId = @documentId AND b.words != '' ORDER BY b.position`;
+  SELECT b.id, b.words FROM blocks b WHERE b.documentId = @documentId
+  AND (b.words != '' OR b.id IN (SELECT value FROM json_each(@wearing))) ORDER BY b.position`;

@@ -7,6 +7,7 @@ import { BlockEntity } from './block';
 import { DayBeginningEntity } from './dayBeginning';
 import { DocumentEntity, RemovalEntity, UpdateEntity } from './document';
 import { EntryEntity } from './entry';
+import { FactsDueEntity } from './factsDue';
 import { FileUseEntity } from './fileUse';
 import { FoldEntity } from './fold';
 import { FormerIdEntity } from './formerId';
@@ -18,6 +19,7 @@ import { OtherNameEntity } from './otherName';
 import { PinEntity } from './pin';
 import { SessionEntity } from './session';
 import { SettingEntity } from './setting';
+import { TagEntity } from './tag';
 import { TagUseEntity } from './tagUse';
 import { TombstoneEntity } from './tombstone';
 import { VisitEntity } from './visit';
@@ -29,6 +31,7 @@ export * from './block';
 export * from './dayBeginning';
 export * from './document';
 export * from './entry';
+export * from './factsDue';
 export * from './fileUse';
 export * from './fold';
 export * from './formerId';
@@ -40,6 +43,7 @@ export * from './otherName';
 export * from './pin';
 export * from './session';
 export * from './setting';
+export * from './tag';
 export * from './tagUse';
 export * from './tombstone';
 export * from './visit';
@@ -53,6 +57,7 @@ export const entities = [
   DayBeginningEntity,
   DocumentEntity,
   EntryEntity,
+  FactsDueEntity,
   FileUseEntity,
   FoldEntity,
   FormerIdEntity,
@@ -67,6 +72,7 @@ export const entities = [
   RemovalEntity,
   SessionEntity,
   SettingEntity,
+  TagEntity,
   TagUseEntity,
   TombstoneEntity,
   UnlinkedEntity,

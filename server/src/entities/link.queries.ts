@@ -46,8 +46,6 @@ export const WHOLE_LINES = `
   LEFT JOIN blocks next ON next.documentId = b.documentId AND next.position = b.position + 1
   LEFT JOIN blocks heading ON heading.documentId = b.documentId AND heading.id = b.headingId`;
 
-export const LINE = `SELECT ${LINE_COLUMNS} FROM blocks b WHERE b.documentId = @documentId AND b.id = @id`;
-
 /** What follows a line, for what stands beneath it. */
 export const FOLLOWING = `
   SELECT b.depth, b.node FROM blocks b
@@ -55,4 +53,4 @@ export const FOLLOWING = `
 
 /** The tags that a line wears, or all lines of a document (null). */
 export const TAGS_OF = `
-  SELECT t.name, t.tag FROM tagUses t WHERE t.documentId = @documentId AND (@blockId IS NULL OR t.blockId = @blockId)`;
+  SELECT t.blockId, t.tag FROM tagUses t WHERE t.documentId = @documentId AND (@blockId IS NULL OR t.blockId = @blockId)`;

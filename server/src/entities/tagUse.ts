@@ -10,7 +10,7 @@ export interface TagUse extends TagFact {
 export const TagUseEntity = new EntitySchema<TagUse>({
   name: 'TagUse',
   tableName: 'tagUses',
-  columns: { documentId: key, position: integerKey, blockId: text, name: text, tag: text },
+  columns: { documentId: key, position: integerKey, blockId: text, tag: text },
   indices: [
     { name: 'tagUses_by_tag', columns: ['tag'] },
     { name: 'tagUses_by_block', columns: ['documentId', 'blockId'] },

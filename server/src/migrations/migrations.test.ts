@@ -6,12 +6,13 @@ import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
 import {
   bodyFacts,
+  type BodyJson,
   newId,
   ownWords,
   readBody,
   seedDocument,
+  tagsIn,
   writeBody,
-  type BodyJson,
 } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
 import { dayId } from '@glossarion/core/journal';
@@ -145,10 +146,11 @@ function putBody(database: BetterSqlite3.Database, pageId: string, body: BodyJso
     database
       .prepare('INSERT INTO links VALUES (?, ?, ?, ?, ?)')
       .run(pageId, each.position, each.blockId, each.target, each.words);
-  for (const each of facts.tags)
+  const tags = facts.blocks.flatMap(({ id, node }) => [...tagsIn(node)].map(({ name }) => ({ blockId: id, name })));
+  for (const [position, { blockId, name: tagName }] of tags.entries())
     database
       .prepare('INSERT INTO tags VALUES (?, ?, ?, ?, ?)')
-      .run(pageId, each.position, each.blockId, each.name, each.tag);
+      .run(pageId, position, blockId, tagName, tagName!.toLowerCase());
   const text = facts.blocks.map((each) => each.words).join('\n');
   database
     .prepare('INSERT INTO findIndex (rowid, title, body) VALUES (?, ?, ?)')

@@ -6,6 +6,7 @@ import type { Act } from '@glossarion/core/acts';
 import { times } from '@glossarion/core/testing';
 import { Documents } from '../services/documents';
 import { FactWriter } from '../services/facts';
+import { Tags } from '../services/tags';
 import { checkData } from '../services/checkData';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 
@@ -121,7 +122,8 @@ test(
         }
         expect(database.writer.inTransaction).toBe(false);
         // As a server that starts anew reads it.
-        const anew = new Documents(database, new FactWriter(database));
+        const facts = new FactWriter(database);
+        const anew = new Documents(database, facts, new Tags(database, facts));
         const all = server.rows<{ id: string }>("SELECT id FROM entries WHERE kind = 'page'").map(({ id }) => id);
         for (const id of all) expect(await shown(documents, id)).toBe(await shown(anew, id));
         expect(await checkData(database)).toEqual([]);

@@ -9,6 +9,7 @@ import { ACT_CELLS, ROUTE_CELLS } from '../testing/trespassing/cells';
 import {
   eddas,
   granted,
+  grantedTag,
   grantedIds,
   kept,
   SECRET,
@@ -61,6 +62,7 @@ const stored = (): string =>
   JSON.stringify(
     ['entries', 'tombstones', 'settings', 'pins', 'folds', 'visits', 'attachments']
       .map((table) => server.rows(`SELECT * FROM ${table} WHERE ownerId = ?`, ines.id))
+      .concat(['tags'].map((table) => server.rows(`SELECT * FROM ${table} WHERE ownerId = ?`, ines.id)))
       .concat(
         ['documents', 'blocks', 'links', 'tagUses', 'fileUses', 'formerIds', 'updates'].map((table) =>
           server.rows(
@@ -108,6 +110,18 @@ test('8 titles, Margin, names and counts tell of what was given alone', async ()
   expect(found.map(({ title }) => title).sort()).toEqual(['Beneath it', 'Open page', 'Open section']);
   const notebooks = (await edda.get('/notebooks')).body as { name: string }[];
   expect(notebooks.map(({ name }) => name)).not.toContain(`Mill ${SECRET}`);
+});
+
+test('8 the names of tags that what was given wears are seen, and neither their descriptions nor other tags', async () => {
+  const tags = (await edda.get('/tags')).body as { id: string; path: string }[];
+  expect(tags.map(({ path }) => path)).toEqual(['Weirs', 'Weirs/Open tag']);
+  const { targets } = (await edda.get(`/pages/${granted.page}`)).body as { targets: { id: string; title: string }[] };
+  expect(targets.find(({ id }) => id === grantedTag)?.title).toBe('Weirs/Open tag');
+  await edda.patch(`/tags/${grantedTag}`, { path: 'Mine' }).expect(403);
+  await expect(server.services.documents.open(edda.viewer, grantedTag, null, null)).rejects.toThrow();
+  expect(((await edda.get('/find?q=weirs')).body as { title: string }[]).map(({ title }) => title)).toEqual([
+    'Open page',
+  ]);
 });
 
 test('8 what was given to read is read, and changed by nothing', async () => {

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { namedIn, type BodyJson } from '@glossarion/core/document';
+import { shownIn, type BodyJson } from '@glossarion/core/document';
 import { JOURNAL, type MarginFilter } from '@glossarion/core/margin';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
@@ -21,7 +21,7 @@ const piece = (limit: number) => ({
 export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, journal }: Services): Router {
   const router = Router();
 
-  const named = (viewer: Viewer, body: BodyJson) => entries.targets(viewer, namedIn([body]).links);
+  const named = (viewer: Viewer, body: BodyJson) => entries.targets(viewer, shownIn([body]));
 
   route(
     router,

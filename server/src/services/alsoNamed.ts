@@ -1,6 +1,6 @@
 import { dayKey, nameKey, type AlsoNamedLine, type AlsoNamedLines, type NamedAt } from '@glossarion/core/alsoNamed';
 import type { NodeJson } from '@glossarion/core/document';
-import { namedIn } from '@glossarion/core/document';
+import { shownIn } from '@glossarion/core/document';
 import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { NAMING } from '../entities/alsoNamed.queries';
@@ -42,7 +42,7 @@ export class AlsoNamed {
     const lines = present
       .slice(from, from + limit)
       .flatMap((row) => lineOf(connection, row, reader.place(row.id)) ?? []);
-    const named = new Set(lines.flatMap(({ node }) => namedIn([node]).links));
+    const named = new Set(lines.flatMap(({ node }) => shownIn([node])));
     return { count: present.length, lines, targets: reader.targets([...named]) };
   }
 }

@@ -1,5 +1,6 @@
 import type { EntityManager } from 'typeorm';
 import type { Change, ChangeKind } from '@glossarion/core/acts';
+import type { BodyJson } from '@glossarion/core/document';
 import { accountOf, addEntry, ownedBy, putOwned, sees, writableEntry, type ViewerConnection } from '../access';
 import { prepared } from '../database/prepared';
 import { EntryEntity, PinEntity, UnlinkedEntity } from '../entities';
@@ -25,14 +26,15 @@ type Maker<K extends ChangeKind> = (change: Extract<Change, { change: K }>, maki
 
 /** How each change that acts plan is stored. Each passes the guard. */
 const MAKERS: { [K in ChangeKind]: Maker<K> } = {
-  add: ({ entry, content }, { connection, documents, facts }) => {
+  add: async ({ entry, content }, { connection, documents, facts, manager }) => {
     const { raw, viewer } = connection;
     if (accountOf(raw, entry.id) !== undefined) throw notFound();
     if (entry.parentId !== null) writableEntry(connection, entry.parentId);
     const row = addEntry(raw, viewer, entry);
-    if (content)
-      documents.begin('page', { id: entry.id, row, title: entry.name }, { type: 'doc', content: [...content] });
-    else facts.writeName(row, entry.name);
+    if (content) {
+      const body: BodyJson = { type: 'doc', content: [...content] };
+      await documents.begin(manager, viewer, 'page', { id: entry.id, row, title: entry.name }, body);
+    } else facts.writeName(row, entry.name);
     adjustBeneath(raw, entry.parentId, weightOf({ kind: entry.kind, pagesBeneath: 0, sectionsBeneath: 0 }), 1);
   },
 

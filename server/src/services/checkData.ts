@@ -1,7 +1,8 @@
 import { In, type EntityManager } from 'typeorm';
 import * as Y from 'yjs';
-import { bodyFacts, readBody, readTitle, type BodyFacts, type BodyJson } from '@glossarion/core/document';
+import { bodyFacts, readBody, readTitle, typedTags, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
+import { foldTag } from '@glossarion/core/tags';
 import { accountOf } from '../access';
 import { AlsoNamedSearch } from '../background/alsoNamed';
 import type { RawDatabase } from '../database/database';
@@ -18,15 +19,17 @@ import {
   LinkEntity,
   NameDueEntity,
   OtherNameEntity,
+  TagEntity,
   TagUseEntity,
   UpdateEntity,
   type Entry,
   type StoredDocument,
+  type Tag,
 } from '../entities';
 import { INDEXED } from '../entities/find.queries';
 import { WRONGLY_COUNTED } from './checkData.queries';
 import { checkPlaces } from './checkPlaces';
-import { foundTitle } from './facts';
+import { foundText, foundTitle } from './facts';
 
 /** Documents that are looked at together. */
 const AT_ONCE = 200;
@@ -51,12 +54,18 @@ export async function checkData(data: CheckedData): Promise<Disagreement[]> {
   const { manager, reader } = data;
   const found: Disagreement[] = [];
   const underWay = new Set((await manager.find(ImportUnderWayEntity)).map(({ id }) => id));
-  const isWhole = ({ importId }: Entry) => importId === null || !underWay.has(importId);
+  const isWhole = ({ importId }: Pick<Entry, 'importId'>) => importId === null || !underWay.has(importId);
   const entries = (await manager.find(EntryEntity)).filter(isWhole);
   const pages = entries.filter(({ kind }) => kind === 'page');
-  for (let from = 0; from < pages.length; from += AT_ONCE) {
-    found.push(...(await checkPages(data, pages.slice(from, from + AT_ONCE))));
+  const tags = (await manager.find(TagEntity)).filter(isWhole);
+  const holders: Holding[] = [
+    ...pages.map((page) => ({ id: page.id, page })),
+    ...tags.map(({ id }) => ({ id, page: null })),
+  ];
+  for (let from = 0; from < holders.length; from += AT_ONCE) {
+    found.push(...(await checkDocuments(data, holders.slice(from, from + AT_ONCE))));
   }
+  found.push(...checkTags(reader, tags));
   for (const { id, row, name } of entries.filter(({ kind }) => kind !== 'page')) {
     const indexed = prepared(reader, INDEXED).get(row) as { title: string } | undefined;
     if (indexed?.title !== indexedWords(name)) found.push({ pageId: id, what: 'The name for finding differs.' });
@@ -78,8 +87,28 @@ function byDocument<T extends { documentId: string }>(rows: readonly T[]): (id: 
   return (id) => lists.get(id) ?? [];
 }
 
-async function checkPages({ manager, reader }: CheckedData, pages: readonly Entry[]): Promise<Disagreement[]> {
-  const ids = pages.map(({ id }) => id);
+/** What a document hangs under: a page, or something that is not found by its words. */
+interface Holding {
+  id: string;
+  page: Entry | null;
+}
+
+/** Beneath one tag, each has another name. */
+function checkTags(reader: RawDatabase, tags: readonly Tag[]): Disagreement[] {
+  const taken = new Set<string>();
+  return tags.flatMap(({ id, parentId, name, folded }) => {
+    const key = JSON.stringify([accountOf(reader, id), parentId, folded]);
+    const isTwice = taken.has(key);
+    taken.add(key);
+    return [
+      ...(isTwice ? [{ pageId: id, what: `There are two tags “${name}” beneath one.` }] : []),
+      ...(folded === foldTag(name) ? [] : [{ pageId: id, what: 'The name of a tag is compared by another.' }]),
+    ];
+  });
+}
+
+async function checkDocuments({ manager, reader }: CheckedData, holdings: readonly Holding[]): Promise<Disagreement[]> {
+  const ids = holdings.map(({ id }) => id);
   const where = { documentId: In(ids) };
   const documents = new Map(
     (await manager.findBy(DocumentEntity, { id: In(ids) })).map((document) => [document.id, document]),
@@ -99,18 +128,19 @@ async function checkPages({ manager, reader }: CheckedData, pages: readonly Entr
     ),
   };
   const found: Disagreement[] = [];
-  for (const page of pages) {
-    const { id } = page;
+  for (const { id, page } of holdings) {
     const expect = (what: string, held: unknown, derived: unknown) => {
       if (canonical(held) !== canonical(derived)) found.push({ pageId: id, what: `${what} differ from the body.` });
     };
     const document = documents.get(id);
     if (!document) {
-      found.push({ pageId: id, what: 'The page has no body.' });
+      found.push({ pageId: id, what: 'There is no body.' });
       continue;
     }
     const facts = bodyFacts(JSON.parse(document.json) as BodyJson);
-    expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
+    if (typedTags(facts.blocks.map(({ node }) => node)).length > 0) {
+      found.push({ pageId: id, what: 'A tag was stored by its name.' });
+    }
     expect(
       'Blocks',
       stored.blocks(id).map(ofDocument),
@@ -120,14 +150,16 @@ async function checkPages({ manager, reader }: CheckedData, pages: readonly Entr
     expect('Tags', stored.tags(id).map(ofDocument), facts.tags);
     expect('Attachments', stored.files(id).map(ofDocument), sortedBy(facts.files, 'blockId'));
     expect('Former ids', stored.formerIds(id).map(ofDocument), sortedBy(facts.formerIds, 'formerId'));
-    const words = facts.blocks.map((block) => block.words).join('\n');
-    const names = stored.names(id).map(({ name }) => name);
-    const indexed = prepared(reader, INDEXED).get(page.row);
-    expect('Words for finding', indexed, { title: foundTitle(page.name, names), body: indexedWords(words) });
+    if (page) {
+      expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
+      const names = stored.names(id).map(({ name }) => name);
+      const indexed = prepared(reader, INDEXED).get(page.row);
+      expect('Words for finding', indexed, { title: foundTitle(page.name, names), body: foundText(facts) });
+    }
     const updates = stored.updates(id).map(({ data }) => data);
     const written = writtenIn(document, updates);
     if (written) {
-      expect('The document’s title', page.name, written.title);
+      if (page) expect('The document’s title', page.name, written.title);
       expect('The document’s words', facts, written.facts);
     }
   }

@@ -1,7 +1,7 @@
 import type { Desk, DeskTask } from '@glossarion/core/desk';
 import type { NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
-import { namedIn } from '@glossarion/core/document';
+import { shownIn } from '@glossarion/core/document';
 import { MoreThanOrEqual } from 'typeorm';
 import { ownedBy, putOwned, type Viewer } from '../access';
 import type { Database } from '../database/database';
@@ -63,7 +63,7 @@ export class DeskReader {
     const since = new Date(Date.now() - WEEK_MS).toISOString();
     const week = await this.changed(viewer, since, PART * 2);
     const tasks = this.tasks(viewer, reader);
-    const links = namedIn(tasks.map(({ node }) => node)).links;
+    const links = shownIn(tasks.map(({ node }) => node));
     return {
       pins: await this.pins(viewer),
       recent: await this.recent(viewer, PART),

@@ -8,10 +8,12 @@ import {
   putBack,
   receiveUpdate,
   removalsOf,
+  typedTags,
   repairBody,
   seedDocument,
   ShapeError,
   writeBody,
+  writeTagIds,
   writeTitle,
   type BodyFacts,
   type BodyJson,
@@ -42,6 +44,7 @@ import { changedBetween, linkedBetween } from './changedBetween';
 import { dayBeginning, rememberBeginning } from './dayBeginnings';
 import type { FactWriter } from './facts';
 import { HOLDERS, type Held, type HolderKind } from './holders';
+import type { Tags } from './tags';
 import type { Changed } from '@glossarion/core/notices';
 
 /** Updates that are kept apart before they are folded into one state. */
@@ -114,6 +117,7 @@ export class Documents {
   constructor(
     private database: Database,
     private facts: FactWriter,
+    private tags: Tags,
   ) {
     // Whatever throws takes back what was stored, so that nothing of it may be left in memory.
     database.onEnd((isStored) => {
@@ -276,15 +280,24 @@ export class Documents {
       const alsoRemoved = removalsOf(present, () => writeBody(present, repaired));
       await noteRemovals(manager, id, alsoRemoved);
     }
-    const isMended = isRepaired || editedSince !== undefined;
+    const isNamed = await this.nameTags(manager, live, repaired);
+    const isMended = isRepaired || isNamed || editedSince !== undefined;
     const mended = isMended ? Y.encodeStateAsUpdate(present, beforeMending) : null;
-    const final = isRepaired ? readBody(present) : shown;
+    const final = isRepaired || isNamed ? readBody(present) : shown;
     const title = readTitle(present);
     await this.append(manager, live, [update, mended]);
     const before = { title: live.title, facts: live.facts };
     const changed = this.writeRows(live, title, final);
     const linked = changed.includes('links') ? linkedBetween(before, { title, facts: live.facts }) : [];
     return { pageId: id, accountId: live.accountId, epoch: live.epoch, update, mended, changed, linked };
+  }
+
+  /** Gives typed tags the ids of stored ones; whether there were any. */
+  private async nameTags(manager: EntityManager, live: LiveDocument, { content }: BodyJson): Promise<boolean> {
+    const typed = typedTags(content);
+    if (typed.length === 0) return false;
+    writeTagIds(live.document, await this.tags.store(manager, ownView(live.accountId), typed));
+    return true;
   }
 
   private writeRows(live: LiveDocument, title: string, body: BodyJson): Changed[] {
@@ -322,8 +335,16 @@ export class Documents {
     return own.first<{ documentId: string }>(HELD_ELSEWHERE, { id: blockId, documentId })?.documentId;
   }
 
-  /** Stores a body under something that has none yet, with all that is known of it. Within a transaction. */
-  begin(holder: HolderKind, of: { id: string; row: number | null; title: string }, body: BodyJson): BodyFacts {
+  /** Stores a body under something of the viewer's that has none yet, with all that is known of it. Within a transaction. */
+  async begin(
+    manager: EntityManager,
+    viewer: Viewer,
+    holder: HolderKind,
+    of: { id: string; row: number | null; title: string },
+    typed: BodyJson,
+    importId: string | null = null,
+  ): Promise<BodyFacts> {
+    const body = await this.tags.named(manager, viewer, typed, importId);
     prepared(this.database.writer, ADD_DOCUMENT).run(of.id, holder, JSON.stringify(body));
     return this.facts.write({ id: of.id, holder, row: of.row, indexed: null }, of.title, body, null);
   }
@@ -346,7 +367,7 @@ export class Documents {
     const orderKey = orderBetween(null, null);
     const entry = { id, kind: 'page' as const, parentId: null, orderKey, day, begunAt: at, importId };
     const row = addEntry(this.database.writer, viewer, entry);
-    return this.begin('page', { id, row, title: '' }, body);
+    return this.begin(manager, viewer, 'page', { id, row, title: '' }, body, importId);
   }
 
   private async dropEntry(manager: EntityManager, id: string): Promise<void> {

@@ -1,6 +1,7 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { linkState, type Target } from '@glossarion/core/links';
 import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
+import type { TagTree } from '@glossarion/core/tags';
 import { carriedSeason, shownTitle, type EntryInfo, type EntryKind } from '@glossarion/core/outline';
 import { sees, visibleEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
@@ -8,6 +9,7 @@ import { BLOCK } from '../entities/block.queries';
 import { LED, STEP, TOMBSTONE } from '../entities/entry.queries';
 import { notFound } from '../problem';
 import { otherNamesOf } from './otherNames';
+import type { Tags } from './tags';
 
 /** An entry as one step of a trail. */
 export type Step = Pick<
@@ -25,7 +27,7 @@ export type Step = Pick<
   | 'mergedInto'
 >;
 
-export type EntryPlace = Omit<Target, 'state'> & { isDeleted: boolean; kind: EntryKind };
+export type EntryPlace = Omit<Target, 'state' | 'kind'> & { isDeleted: boolean; kind: EntryKind };
 
 /** A block, and the page it stands on. */
 export interface BlockPlace {
@@ -43,7 +45,10 @@ export class Entries {
   /** The days of accounts by the ids of their pages; made when an id is met that nothing stored has. */
   private days = new Map<string, Map<string, string>>();
 
-  constructor(private database: Database) {}
+  constructor(
+    private database: Database,
+    private tags: Tags,
+  ) {}
 
   /**
    * An entry, in the bin or not.
@@ -61,7 +66,13 @@ export class Entries {
 
   /** Reads places and targets for one answer; `rows` are entries that were read already. */
   reader(viewer: Viewer, rows: readonly Step[] = []): EntryReader {
-    return new EntryReader(this.database.reading(viewer), (id) => this.dayOf(viewer, id), rows);
+    const connection = this.database.reading(viewer);
+    return new EntryReader(
+      connection,
+      (id) => this.dayOf(viewer, id),
+      () => this.tags.tree(connection),
+      rows,
+    );
   }
 
   /** All that is known of an entry. */
@@ -98,10 +109,12 @@ export class Entries {
 /** Reads places and targets for one answer: what many stand in is read once. */
 export class EntryReader {
   private steps: Map<string, Step | undefined>;
+  private knownTags: TagTree | undefined;
 
   constructor(
     private connection: ViewerConnection,
     private dayOf: (id: string) => string | null,
+    private readTags: () => TagTree,
     rows: readonly Step[],
   ) {
     this.steps = new Map(rows.map((row) => [row.id, row]));
@@ -112,6 +125,10 @@ export class EntryReader {
     const step = this.connection.first<Step>(STEP, { id });
     this.steps.set(id, step);
     return step;
+  }
+
+  private get tags(): TagTree {
+    return (this.knownTags ??= this.readTags());
   }
 
   /** From the notebook down to the entry itself; from the uppermost that the viewer may see. */
@@ -163,8 +180,10 @@ export class EntryReader {
     return found;
   }
 
-  /** What a link to this id shows. */
+  /** What a link to this id, or a tag of it, shows. */
   target(id: string): Target {
+    const tag = this.tags.nameOf(id);
+    if (tag !== null) return { ...NOWHERE, id, pageId: id, kind: 'tag', title: tag, state: 'written' };
     const entry = this.step(id);
     const survivor = entry?.mergedInto ? survivorOf(this.connection, id) : id;
     if (survivor !== id) return { ...this.target(survivor), id };
@@ -177,7 +196,7 @@ export class EntryReader {
     if (block) {
       const { isDeleted, ...place } = this.place(block.pageId);
       const state = linkState({ isDeleted, season: place.season, isEmpty: false, kind: 'block' });
-      const words = shownWords(JSON.parse(block.node) as NodeJson, (linked) => this.titleOfEntry(linked));
+      const words = shownWords(JSON.parse(block.node) as NodeJson, (linked) => this.titleOfNamed(linked));
       return { ...place, id, kind: 'block', title: shownTitle(words, place.title), state };
     }
     const day = this.dayOf(id);
@@ -186,9 +205,9 @@ export class EntryReader {
     return { ...NOWHERE, id, pageId: id, title };
   }
 
-  private titleOfEntry(id: string): string {
+  private titleOfNamed(id: string): string {
     const entry = this.step(id);
-    return entry ? entryTitle(entry) : '';
+    return entry ? entryTitle(entry) : (this.tags.nameOf(id) ?? '');
   }
 }
 

@@ -1,5 +1,6 @@
-import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson } from '@glossarion/core/document';
+import { bodyFacts, tagsIn, type BlockFact, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
+import { tagToken } from '@glossarion/core/tags';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
@@ -47,20 +48,19 @@ export class FactWriter {
     const isChanged = yield* this.writeBlocks(of.id, previous?.blocks ?? [], facts.blocks);
     yield;
     this.writeRows('links', ['blockId', 'position', 'target', 'words'], of.id, previous?.links, facts.links);
-    this.writeRows('tagUses', ['blockId', 'position', 'name', 'tag'], of.id, previous?.tags, facts.tags);
+    this.writeRows('tagUses', ['blockId', 'position', 'tag'], of.id, previous?.tags, facts.tags);
     this.writeRows('fileUses', ['blockId', 'fileId'], of.id, previous?.files, facts.files);
     this.writeRows('formerIds', ['formerId', 'blockId'], of.id, previous?.formerIds, facts.formerIds);
     const holder = HOLDERS[of.holder];
     const { writer } = this.database;
     const { firstWords, wordCount } = facts;
     holder.write(writer, of.id, { title, firstWords, wordCount, at: of.at ?? null });
-    if (isChanged || !previous) this.run(MAKE_DUE, of.id);
+    if (holder.isFound && (isChanged || !previous)) this.run(MAKE_DUE, of.id);
     if (of.indexed !== title) {
       holder.noteName(writer, of.id, of.indexed ?? '');
       holder.noteName(writer, of.id, title);
     }
-    const words = blockWords(facts);
-    const isFoundOtherwise = !previous || words !== blockWords(previous) || of.indexed !== title;
+    const isFoundOtherwise = !previous || foundBy(facts) !== foundBy(previous) || of.indexed !== title;
     if (of.row !== null && isFoundOtherwise) {
       const found: string[] = [];
       for (const [index, block] of facts.blocks.entries()) {
@@ -142,14 +142,26 @@ export class FactWriter {
 export const foundTitle = (title: string, otherNames: readonly string[]): string =>
   indexedWords([title, ...otherNames].join('\n'));
 
-const blockWords = (facts: BodyFacts): string => facts.blocks.map((block) => block.words).join('\n');
+/** What decides by what a document is found. */
+const foundBy = ({ blocks, tags }: BodyFacts): string =>
+  JSON.stringify([blocks.map(({ words }) => words), tags.map(({ tag }) => tag)]);
+
+/** The words by which a document's text is found, as the index knows them. */
+export const foundText = ({ blocks }: BodyFacts): string =>
+  blocks
+    .map(indexedBlock)
+    .filter((found) => found !== '')
+    .join(' ');
 
 const indexed = new WeakMap<BlockFact['node'], string>();
 
 /** A block that was not changed is the same object still, and its words are those it had. */
 function indexedBlock({ node, words }: BlockFact): string {
   let known = indexed.get(node);
-  if (known === undefined) indexed.set(node, (known = indexedWords(words)));
+  if (known === undefined) {
+    const tags = [...tagsIn(node)].flatMap(({ tag }) => (tag === null ? [] : tagToken(tag)));
+    indexed.set(node, (known = [indexedWords(words), ...tags].filter((found) => found !== '').join(' ')));
+  }
   return known;
 }
 

@@ -5,25 +5,34 @@ import {
   parseQuery,
   queryLength,
   toMatch,
+  type AlsoFound,
   type FindQuery,
   type Finding,
 } from '@glossarion/core/find';
 import { NameIndex } from '@glossarion/core/names';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
+import { tagToken } from '@glossarion/core/tags';
 import { sees, visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { BLOCK, LINES_WITH_WORDS } from '../entities/block.queries';
 import { ALL_STEPS } from '../entities/entry.queries';
 import { RANKED, UNRANKED } from '../entities/find.queries';
+import { TAGS_OF } from '../entities/link.queries';
 import { entryTitle, type Entries, type BlockPlace, type EntryReader, type Step } from './entries';
 import { allOtherNames, otherNamesOf } from './otherNames';
+import type { Tags } from './tags';
 
 const SHOWN = 24;
+/** The most tags that a word is taken to name. */
+const TAGS_FOUND = 64;
 /** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
 const SHORT = 3;
 /** The names of so many accounts are kept ready. */
 const ACCOUNTS_KEPT = 8;
+
+/** The names of the tags that were looked for, by their ids. */
+type NamedTags = Map<string, string>;
 
 /** The names of an account, with those that changed since they were taken in. */
 interface KnownNames {
@@ -39,6 +48,7 @@ export class Find {
   constructor(
     private database: Database,
     private entries: Entries,
+    private tags: Tags,
   ) {}
 
   /** Pages whose title or text hold all the words, best first. */
@@ -47,7 +57,14 @@ export class Find {
     if (isEmptyQuery(query)) return [];
     const connection = this.database.reading(viewer);
     const reader = this.entries.reader(viewer);
-    return reader.present(idsOf(connection, query)).map((target) => finding(connection, reader, target, query));
+    const tree = this.tags.tree(connection);
+    const named: NamedTags = new Map();
+    const ids = idsOf(connection, query, (word, isBeginning) => {
+      const tags = tree.named(word, isBeginning, TAGS_FOUND);
+      for (const tag of tags) named.set(tag, tree.nameOf(tag)!);
+      return tags.map(tagToken);
+    });
+    return reader.present(ids).map((target) => finding(connection, reader, named, target, query));
   }
 
   /** Pages, sections and notebooks whose name is like what was typed. */
@@ -97,8 +114,8 @@ export class Find {
   }
 }
 
-function idsOf(connection: ViewerConnection, query: FindQuery): string[] {
-  const words = toMatch(query);
+function idsOf(connection: ViewerConnection, query: FindQuery, alsoFound: AlsoFound): string[] {
+  const words = toMatch(query, alsoFound);
   const read = (sql: string, match: string) =>
     connection.all<{ id: string }>(sql, { match, limit: SHOWN }).map((row) => row.id);
   if (queryLength(query) >= SHORT) return read(RANKED, words);
@@ -107,8 +124,14 @@ function idsOf(connection: ViewerConnection, query: FindQuery): string[] {
   return [...new Set([...titles, ...read(UNRANKED, words)])].slice(0, SHOWN);
 }
 
-function finding(connection: ViewerConnection, reader: EntryReader, target: Target, query: FindQuery): Finding {
-  const line = target.kind === 'page' ? bestLine(connection, target.id, query) : null;
+function finding(
+  connection: ViewerConnection,
+  reader: EntryReader,
+  named: NamedTags,
+  target: Target,
+  query: FindQuery,
+): Finding {
+  const line = target.kind === 'page' ? bestLine(connection, named, target.id, query) : null;
   return {
     ...target,
     titlePieces: markWords(target.title, query, 200),
@@ -117,7 +140,7 @@ function finding(connection: ViewerConnection, reader: EntryReader, target: Targ
   };
 }
 
-/** A line as it reads, with the present titles of what it links to. */
+/** A line as it reads, with the present titles of what it links to and the names of its tags. */
 function lineAsRead(connection: ViewerConnection, reader: EntryReader, documentId: string, id: string): string {
   const row = connection.first<BlockPlace>(BLOCK, { id });
   return row?.pageId === documentId
@@ -125,18 +148,34 @@ function lineAsRead(connection: ViewerConnection, reader: EntryReader, documentI
     : '';
 }
 
+/** The names of tags that were looked for and that lines of a document wear, by line. */
+function wornBy(connection: ViewerConnection, named: NamedTags, documentId: string): ReadonlyMap<string, string> {
+  const worn = new Map<string, string>();
+  if (named.size === 0) return worn;
+  const rows = connection.all<{ blockId: string; tag: string }>(TAGS_OF, { documentId, blockId: null });
+  for (const { blockId, tag } of rows) {
+    const name = named.get(tag);
+    if (name !== undefined) worn.set(blockId, `${worn.get(blockId) ?? ''} ${name}`);
+  }
+  return worn;
+}
+
 /** The first line that holds most of what is looked for. */
 function bestLine(
   connection: ViewerConnection,
+  named: NamedTags,
   documentId: string,
   query: FindQuery,
 ): { id: string; words: string } | null {
-  const lines = connection.each<{ id: string; words: string }>(LINES_WITH_WORDS, { documentId });
+  const worn = wornBy(connection, named, documentId);
+  const wearing = JSON.stringify([...worn.keys()]);
+  const lines = connection.each<{ id: string; words: string }>(LINES_WITH_WORDS, { documentId, wearing });
   const wanted = query.words.length + (query.beginning === null ? 0 : 1);
   let best: { id: string; words: string } | null = null;
   let bestFits = 0;
   for (const line of lines) {
-    const fits = countFits(line.words, query);
+    const tags = worn.get(line.id);
+    const fits = countFits(tags === undefined ? line.words : `${line.words} ${tags}`, query);
     if (fits > bestFits) {
       best = line;
       bestFits = fits;

@@ -1,7 +1,7 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
 import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
-import { namedIn } from '@glossarion/core/document';
+import { shownIn } from '@glossarion/core/document';
 import { visibleEntry, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { EntryEntity } from '../entities';
@@ -39,11 +39,11 @@ export class Glimpses {
     const isStored = this.entries.has(viewer, target.pageId);
     const entry = isStored ? await manager.findOneBy(EntryEntity, { id: target.pageId }) : null;
     const names = target.kind === 'page' && isStored ? await otherNamesOf(manager, target.pageId) : [];
-    return { target, names, nodes, targets: reader.targets(namedIn(nodes).links), changedAt: entry?.changedAt ?? null };
+    return { target, names, nodes, targets: reader.targets(shownIn(nodes)), changedAt: entry?.changedAt ?? null };
   }
 
   private async nodes(viewer: Viewer, target: Target): Promise<NodeJson[]> {
-    if (target.kind === 'notebook' || target.kind === 'section') return [];
+    if (target.kind !== 'page' && target.kind !== 'block') return [];
     const from = target.kind === 'block' ? this.entries.block(viewer, target.id)?.blockId : null;
     const connection = this.database.reading(viewer);
     const rows = connection.all<LineRow>(LINES, { id: target.pageId, from: from ?? null, limit: SHOWN });

@@ -26,6 +26,7 @@ import { dayBeginning } from './dayBeginnings';
 import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
 import { writeOtherNames } from './otherNames';
+import type { Tags } from './tags';
 
 /** Blocks that are checked in one piece. */
 const CHECKED_AT_ONCE = 200;
@@ -49,6 +50,7 @@ export class ImportMaking {
     private database: Database,
     private documents: Documents,
     private facts: FactWriter,
+    private tags: Tags,
     private viewer: Viewer,
     private importId: string,
     private planning: Planning,
@@ -130,8 +132,9 @@ export class ImportMaking {
   }
 
   /** Writes a page's body, names and facts. */
-  private async *makePage(entry: PlannedEntry, row: number, body: BodyJson): Pieces<void> {
+  private async *makePage(entry: PlannedEntry, row: number, typed: BodyJson): Pieces<void> {
     const { id, name, otherNames = [] } = entry;
+    const body = await this.tags.named(yield, this.viewer, typed, this.importId);
     prepared(this.database.writer, ADD_DOCUMENT).run(id, 'page', JSON.stringify(body));
     if (otherNames.length > 0) {
       await writeOtherNames(yield, id, otherNames);

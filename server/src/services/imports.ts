@@ -17,6 +17,7 @@ import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
 import { ImportMaking } from './importMaking';
 import { beginImport, clearImport } from './importsUnderWay';
+import type { Tags } from './tags';
 
 /** Files are read in lots of about so many bytes, or so many files. */
 const LOT = 200_000;
@@ -67,6 +68,7 @@ export class Imports {
     private documents: Documents,
     private forgetNames: (accountId: string) => void,
     private facts: FactWriter,
+    private tags: Tags,
     private threads: Threads,
   ) {}
 
@@ -130,8 +132,8 @@ export class Imports {
     const begun = running.done;
     const onMade = (entries: number) => (running.done = begun + Math.min(entries, running.total - begun));
     const importId = newId();
-    const { database, documents, facts } = this;
-    const making = new ImportMaking(database, documents, facts, viewer, importId, planning, onMade);
+    const { database, documents, facts, tags } = this;
+    const making = new ImportMaking(database, documents, facts, tags, viewer, importId, planning, onMade);
     await beginImport(database, viewer, importId);
     let accepted: Accepted[];
     try {

@@ -4,6 +4,7 @@ import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { EntryEntity, ImportUnderWayEntity } from '../entities';
 import { DROP_INDEX } from '../entities/find.queries';
+import { dropTagsOfImport } from './tags';
 
 /** Entries that are taken out in one piece. */
 const AT_ONCE = 40;
@@ -31,6 +32,7 @@ export async function clearImport(database: Database, id: string): Promise<void>
       for (const { row } of rows) unindex.run(row);
       await manager.delete(EntryEntity, { row: In(rows.map(({ row }) => row)) });
       if (rows.length === AT_ONCE) return true;
+      await dropTagsOfImport(manager, id);
       await manager.delete(ImportUnderWayEntity, { id });
       return false;
     });

@@ -15,6 +15,7 @@ import { DeskReader } from './desk';
 import { Documents } from './documents';
 import { Entries } from './entries';
 import { FactWriter } from './facts';
+import { bringFactsInLine } from './factsDue';
 import { Find } from './find';
 import { Glimpses } from './glimpses';
 import { Imports } from './imports';
@@ -26,6 +27,7 @@ import { Notices } from './notices';
 import { Pages } from './pages';
 import { PickableNames } from './pickables';
 import { Settings } from './settings';
+import { Tags } from './tags';
 import { Tasks } from './tasks';
 import { Templates } from './templates';
 import { toldOf } from './told';
@@ -46,6 +48,7 @@ export interface Services {
   desk: DeskReader;
   pages: Pages;
   settings: Settings;
+  tags: Tags;
   tasks: Tasks;
   templates: Templates;
   documents: Documents;
@@ -70,10 +73,12 @@ export interface Services {
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data, config.serverLimit);
   await clearBrokenImports(database);
-  const entries = new Entries(database);
   const facts = new FactWriter(database);
-  const documents = new Documents(database, facts);
-  const find = new Find(database, entries);
+  await bringFactsInLine(database, facts);
+  const tags = new Tags(database, facts);
+  const entries = new Entries(database, tags);
+  const documents = new Documents(database, facts, tags);
+  const find = new Find(database, entries, tags);
   const notices = new Notices();
   const pickables = new PickableNames(database);
   const script = new URL('./worker.mjs', import.meta.url);
@@ -109,12 +114,13 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     desk: new DeskReader(database, entries),
     pages: new Pages(database, entries),
     settings: new Settings(database),
+    tags,
     tasks: new Tasks(entries, documents),
     templates: new Templates(database),
     documents,
-    margin: new Margin(database, entries),
+    margin: new Margin(database, entries, tags),
     alsoNamed: new AlsoNamed(database, entries),
-    kin: new KinReader(database, entries, background),
+    kin: new KinReader(database, entries, background, tags),
     glimpses: new Glimpses(database, entries),
     pickables,
     webTitles: new WebTitles(path.resolve('standins/web')),
@@ -124,7 +130,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     forgetNames,
     journal: new Journal(database),
     find,
-    imports: new Imports(database, documents, forgetNames, facts, threads),
+    imports: new Imports(database, documents, forgetNames, facts, tags, threads),
     notices,
   };
 }

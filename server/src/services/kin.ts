@@ -5,6 +5,7 @@ import { KinEntity, KinMadeEntity } from '../entities';
 import { linkedWith } from '../background/kin';
 import type { Background } from './background';
 import type { Entries } from './entries';
+import type { Tags } from './tags';
 
 /** Found this long ago, the pages alike are looked for again: others have changed. In milliseconds. */
 const STALE_AFTER = 24 * 60 * 60 * 1000;
@@ -15,6 +16,7 @@ export class KinReader {
     private database: Database,
     private entries: Entries,
     private background: Background,
+    private tags: Tags,
   ) {}
 
   /** What was found last; `isPending` when it is being looked for anew. */
@@ -29,11 +31,20 @@ export class KinReader {
     const rows = await manager.find(KinEntity, { where: { pageId }, order: { place: 'ASC' } });
     const linked = new Set(linkedWith(this.database.reading(viewer), pageId));
     const reader = this.entries.reader(viewer);
+    const tree = this.tags.tree(this.database.reading(viewer));
     const kin = rows.flatMap(({ otherId, likeness, why }) => {
       const [target] = reader.present([otherId]);
       const { words, links, tags } = JSON.parse(why) as Omit<Kin, 'id' | 'likeness'>;
       if (!target || linked.has(otherId)) return [];
-      return [{ target, likeness, words, links: reader.present(links).map(({ title }) => title), tags }];
+      return [
+        {
+          target,
+          likeness,
+          words,
+          links: reader.present(links).map(({ title }) => title),
+          tags: tags.flatMap((tag) => tree.nameOf(tag) ?? []),
+        },
+      ];
     });
     return { kin, isPending };
   }

@@ -7,10 +7,12 @@ import {
   type MarginFilter,
   type MarginPage,
 } from '@glossarion/core/margin';
+import type { TagTree } from '@glossarion/core/tags';
 import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { FOLLOWING, LINE, REFERRING, TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
+import { FOLLOWING, REFERRING, TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
 import type { Entries, EntryPlace, Step } from './entries';
+import type { Tags } from './tags';
 
 /** Lines beneath a referring line that are shown with it. */
 const CHILDREN = 12;
@@ -56,6 +58,7 @@ export class Margin {
   constructor(
     private database: Database,
     private entries: Entries,
+    private tags: Tags,
   ) {}
 
   /**
@@ -92,13 +95,13 @@ export class Margin {
     const wantedHere = wanted.slice(from, from + limit);
     const lines = wholeLines(connection, wantedHere);
     const glosses = wantedHere.map((each, index) => this.gloss(connection, pageId, each, lines[index]!, lineOf));
-    const named = new Set(glosses.flatMap((gloss) => gloss.links));
+    const named = new Set(glosses.flatMap((gloss) => [...gloss.links, ...gloss.tags]));
     return {
       total: all.length,
       count: wanted.length,
       glosses,
       targets: reader.targets([...named]),
-      facets: hasFacets ? facets(connection, all) : null,
+      facets: hasFacets ? facets(connection, this.tags.tree(connection), all) : null,
     };
   }
 
@@ -144,18 +147,19 @@ function isWanted(connection: ViewerConnection, { row, place, notebook }: Referr
 }
 
 const tagsOf = (connection: ViewerConnection, { id, blockId }: ReferringRow) =>
-  connection.all<{ name: string; tag: string }>(TAGS_OF, { documentId: id, blockId });
+  connection.all<{ tag: string }>(TAGS_OF, { documentId: id, blockId });
 
 /** What there is to filter by, most first. */
-function facets(connection: ViewerConnection, all: readonly Referring[]): MarginFacets {
+function facets(connection: ViewerConnection, tree: TagTree, all: readonly Referring[]): MarginFacets {
   const notebooks = new Map<string, MarginFacets['notebooks'][number]>();
   const tags = new Map<string, MarginFacets['tags'][number]>();
   for (const { row, place, notebook } of all) {
     const name = place.day ? 'Journal' : (place.trail[0]?.name ?? place.title);
     const known = notebooks.get(notebook) ?? { id: notebook, name, pigment: place.pigment, count: 0 };
     notebooks.set(notebook, { ...known, count: known.count + 1 });
-    for (const each of new Map(tagsOf(connection, row).map((one) => [one.tag, one])).values()) {
-      tags.set(each.tag, { ...each, count: (tags.get(each.tag)?.count ?? 0) + 1 });
+    for (const tag of new Set(tagsOf(connection, row).map((one) => one.tag))) {
+      const shown = tree.nameOf(tag);
+      if (shown !== null) tags.set(tag, { tag, name: shown, count: (tags.get(tag)?.count ?? 0) + 1 });
     }
   }
   const most = <T extends { count: number }>(found: Iterable<T>): T[] =>
@@ -191,7 +195,7 @@ function aboveLines(connection: ViewerConnection, titleOf: (id: string) => strin
   return (documentId, id) => {
     const key = `${documentId}/${id}`;
     if (!read.has(key)) {
-      const line = connection.first<LineRow>(LINE, { documentId, id });
+      const [line] = connection.all<LineRow>(WHOLE_LINES, { asked: JSON.stringify([[documentId, id]]) });
       read.set(key, line ? { ...line, words: aboveWords(line.node, titleOf) } : null);
     }
     return read.get(key)!;

@@ -79,6 +79,7 @@ test('an import keeps order, resolves links, makes unwritten pages, and says wha
   expect(page.targets.map((target: { title: string; state: string }) => [target.title, target.state])).toEqual([
     ['Budget', 'written'],
     ['Lift plan', 'unwritten'],
+    ['iron', 'written'],
   ]);
   const { content } = page.body as BodyJson;
   expect(content.map((node) => [kindOf(node), depthOf(node), node.attrs?.state])).toEqual([

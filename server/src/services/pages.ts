@@ -1,6 +1,6 @@
 import type { BodyJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
-import { namedIn } from '@glossarion/core/document';
+import { shownIn } from '@glossarion/core/document';
 import type { EntryInfo } from '@glossarion/core/outline';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';
@@ -25,6 +25,6 @@ export class Pages {
     const info = await this.entries.info(viewer, id);
     const stored = await this.database.manager.findOneBy(DocumentEntity, { id });
     const body = (stored ? JSON.parse(stored.json) : { type: 'doc', content: [] }) as BodyJson;
-    return { ...info, body, targets: this.entries.targets(viewer, namedIn([body]).links) };
+    return { ...info, body, targets: this.entries.targets(viewer, shownIn([body])) };
   }
 }

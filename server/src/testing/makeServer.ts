@@ -15,6 +15,7 @@ export interface Person {
   post: (path: string, body?: object) => Test;
   delete: (path: string) => Test;
   put: (path: string, body: object) => Test;
+  patch: (path: string, body: object) => Test;
 }
 
 export interface TestedServer extends Running {
@@ -56,6 +57,7 @@ export async function makeServer(
       get: (address) => dressed(request(url).get(`/api${address}`)),
       post: (address, body = {}) => dressed(request(url).post(`/api${address}`)).send(body),
       put: (address, body) => dressed(request(url).put(`/api${address}`)).send(body),
+      patch: (address, body) => dressed(request(url).patch(`/api${address}`)).send(body),
       delete: (address) => dressed(request(url).delete(`/api${address}`)),
     };
   };

@@ -22,7 +22,7 @@ export interface Picked {
 }
 
 const asOffer = (target: Target): Offer[] =>
-  target.kind === 'block' ? [] : [{ ...target, kind: target.kind, alias: null }];
+  target.kind === 'block' || target.kind === 'tag' ? [] : [{ ...target, kind: target.kind, alias: null }];
 
 /** Asks what fits what was typed: the names held in this window, or the server while those are on their way. */
 export function usePicked(

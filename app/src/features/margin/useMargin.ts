@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from 'react';
-import { namedIn, type BodyJson } from '@glossarion/core/document';
+import { shownIn, type BodyJson } from '@glossarion/core/document';
 import { marginLine, placeGlosses, type Gloss, type MarginFilter } from '@glossarion/core/margin';
 import type { Target } from '@glossarion/core/links';
 import { useKinQuery, useMarginQuery, useAlsoNamedQuery } from '../../state/api';
@@ -54,7 +54,7 @@ export function useMargin(pageId: string, body: BodyJson | null): MarginState {
 
   useEffect(() => {
     if (!body) return;
-    const missing = namedIn(body.content).links.filter((id) => !known[id]);
+    const missing = shownIn(body.content).filter((id) => !known[id]);
     wantTargets(missing);
     // Only what the body names decides what is asked for.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -1,10 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Redirect } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import type { BodyJson } from '@glossarion/core/document';
+import { wornTags, type BodyJson } from '@glossarion/core/document';
 import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
 import { SEASON_WORDS } from '@glossarion/core/outline';
 import { usePageDocument } from '../../documents/session';
+import { TagText } from '../../editor/InlineView';
 import { PageEditor } from '../../editor/PageEditor';
 import { TitleField } from '../../editor/TitleField';
 import { api, usePageQuery } from '../../state/api';
@@ -244,18 +245,14 @@ function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string
       {SEASON_WORDS[info.season] && <span className="page-state">{SEASON_WORDS[info.season]}</span>}
       {info.names.length > 0 && <span className="page-names">also {info.names.join(', ')}</span>}
       {tags.map((tag) => (
-        <span key={tag} className="tag">
-          {tag}
-        </span>
+        <TagText key={tag} tag={tag} />
       ))}
     </div>
   );
 }
 
+/** The first tags that lines of a page wear; its own stand beneath its title already. */
 function tagsOf(body: BodyJson | null): string[] {
-  const tags = new Set<string>();
-  for (const node of body?.content ?? []) {
-    for (const inline of node.content ?? []) if (inline.type === 'tag') tags.add(String(inline.attrs?.name));
-  }
-  return [...tags].slice(0, 6);
+  const { own, others } = wornTags(body?.content ?? []);
+  return others.filter((tag) => !own.includes(tag)).slice(0, 6);
 }

@@ -28,6 +28,13 @@ export function placeWords(target: Target): string {
     .join(', ');
 }
 
+/** What is shown of a tag: its present name, or the one it was typed by until that is known. */
+export const tagWords = (target: Target | undefined, typed: unknown): string => {
+  if (typeof typed === 'string') return typed;
+  if (!target) return '…';
+  return target.state === 'gone' ? 'a tag that is gone' : target.title;
+};
+
 /** What a link without words of its own shows of its target. */
 export function linkWords(target: Target | undefined): string {
   if (!target) return '…';

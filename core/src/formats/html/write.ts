@@ -2,6 +2,7 @@ import type { Element, ElementContent, Properties } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import { writtenAttributes } from '../../document/attributes';
 import { element, htmlText, kindOf, solidKindOf, textKindOf, type HtmlWriting } from '../../document/kinds';
+import { shownWords } from '../../document/text';
 import type { MarkJson, NodeJson } from '../../document/types';
 import { OF_ANY } from '../attributes';
 import { markTree, type MarkTree } from '../markTree';
@@ -28,7 +29,10 @@ const MARKS: Record<string, (mark: MarkJson) => [string, Properties]> = {
 const LEAVES: Record<string, (leaf: NodeJson, options: WriteHtmlOptions) => ElementContent> = {
   text: (leaf) => words(leaf.text ?? ''),
   hardBreak: () => element('br', {}),
-  tag: (leaf) => element('span', { dataTag: String(leaf.attrs?.name) }, [words(`#${String(leaf.attrs?.name)}`)]),
+  tag: (leaf, { titleOf }) => {
+    const name = shownWords(leaf, titleOf);
+    return element('span', { dataTag: name }, [words(`#${name}`)]);
+  },
   pageLink: (leaf, options) => {
     const target = String(leaf.attrs?.target);
     const own = leaf.attrs?.words as string | null;

@@ -2,7 +2,7 @@ import type { Definition, PhrasingContent } from 'mdast';
 import { isId } from '../../document/ids';
 import { isSafeAddress } from '../../document/marks';
 import { HIGHLIGHTS, type MarkJson, type NodeJson } from '../../document/types';
-import { TAG_PATTERN } from '../../tags/normalize';
+import { TAG_PATTERN } from '../../tags/path';
 import { joinedText, orderedMarks } from '../markTree';
 import { asWritten, broughtBack } from './escapes';
 import type { LinkReference } from './types';

@@ -293,12 +293,12 @@ const codesOf = (text: string): NodeJson[] =>
 const withoutTitle = (blocks: NodeJson[], title: string): NodeJson[] =>
   blocks[0]?.attrs?.kind === 'heading' && ownWords(blocks[0]).trim() === title.trim() ? blocks.slice(1) : blocks;
 
-/** Tags named in the head of a file stand in a line of their own at the end. */
+/** Tags named in the head of a file are the page’s own, and stand in a line beneath its title. */
 function withTags(blocks: NodeJson[], tags: readonly string[] | undefined): NodeJson[] {
   if (!tags || tags.length === 0) return blocks;
   const inline = tags.flatMap((name, index) => [
     ...(index > 0 ? [{ type: 'text', text: ' ' }] : []),
     { type: 'tag', attrs: { name: name.replace(/^#/u, '') } },
   ]);
-  return [...blocks, block('paragraph', inline)];
+  return [block('paragraph', inline), ...blocks];
 }

@@ -1,11 +1,12 @@
 import type { PhrasingContent } from 'mdast';
+import { shownWords } from '../../document/text';
 import type { MarkJson, NodeJson } from '../../document/types';
-import { TAG_PATTERN } from '../../tags/normalize';
+import { TAG_PATTERN } from '../../tags/path';
 import { markTree, type MarkTree } from '../markTree';
 
 /** How links and attachments are written. */
 export interface WriteLinks {
-  /** The present title of what a link points to. */
+  /** The present title of what a link points to, and the name of a tag. */
   titleOf: (target: string) => string;
   linkUrl: (target: string) => string;
   fileUrl: (file: string, name: string) => string;
@@ -54,7 +55,7 @@ function writeLeaf(leaf: NodeJson, options: WriteLinks, hardBreak: string | null
     case 'hardBreak':
       return hardBreak ? [raw(hardBreak)] : [{ type: 'break' }];
     case 'tag': {
-      const name = String(leaf.attrs?.name);
+      const name = shownWords(leaf, options.titleOf);
       // Within a link a hash before a word is a word.
       const isInLink = leaf.marks?.some(({ type }) => type === 'webLink');
       const isPlain = !isInLink && new RegExp(`^${TAG_PATTERN.source}$`, 'u').test(`#${name}`);

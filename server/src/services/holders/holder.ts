@@ -22,6 +22,8 @@ export interface Known extends Pick<BodyFacts, 'firstWords' | 'wordCount'> {
 
 /** One kind of what documents hang under. */
 export interface Holder {
+  /** Whether its lines are found by their words, and looked through for what they name. */
+  isFound: boolean;
   /** Whether the viewer may see it. */
   sees: (connection: ViewerConnection, id: string) => boolean;
   /** What holds a document, if the viewer may see it. */

@@ -1,9 +1,10 @@
 import type { Holder } from './holder';
 import { page } from './page';
+import { tag } from './tag';
 
 export type { Held, Holder } from './holder';
 
 /** What documents hang under, by the word that is stored with each. */
-export const HOLDERS = { page } satisfies Record<string, Holder>;
+export const HOLDERS = { page, tag } satisfies Record<string, Holder>;
 
 export type HolderKind = keyof typeof HOLDERS;

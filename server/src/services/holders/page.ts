@@ -5,6 +5,7 @@ import type { Holder } from './holder';
 
 /** Pages, and the days of the journal. */
 export const page: Holder = {
+  isFound: true,
   sees,
   read: (connection, id) => {
     const entry = entryIfVisible(connection, id);

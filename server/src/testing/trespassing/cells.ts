@@ -56,6 +56,8 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'get /journal/week': [200],
   'get /settings': [200],
   'put /settings': [204, 204, 204, 204],
+  'get /tags': [200],
+  'patch /tags/:id': [404, 404, 404, 404, 404],
   'get /templates': [200],
   'get /entries/:id/template': READ,
 };

@@ -15,9 +15,12 @@ export const theirs = {
   binned: newId(),
   block: newId(),
   import: newId(),
+  tag: newId(),
 };
 /** What of it was granted to Edda to read: a section with pages that speak of what was not. */
 export const granted = { section: newId(), page: newId(), beneath: newId(), block: newId() };
+/** A tag that a line of it wears, and the one that this stands beneath. */
+export const grantedTag = newId();
 export const grantedIds = (): string[] => Object.values(granted);
 
 /** What somebody has of their own. */
@@ -67,6 +70,7 @@ export async function settleInes(server: TestedServer): Promise<Person> {
     await act(make(id, 'page', theirs.notebook, `${SECRET} ${id}`));
   }
   const nodes = [line(`${SECRET} #${SECRET} in the race`, theirs.block, theirs.other, mine.page, mine.block)];
+  nodes[0]!.content.push({ type: 'tag', attrs: { tag: theirs.tag, name: SECRET } as never });
   await act({ do: 'putBlocks', id: theirs.page, afterId: null, nodes });
   const task = block('todo', `${SECRET} to do`, { id: newId() });
   await act({ do: 'putBlocks', id: theirs.other, afterId: null, nodes: [task, line('Own page of the weir')] });
@@ -81,6 +85,7 @@ export async function settleInes(server: TestedServer): Promise<Person> {
     make(granted.beneath, 'page', granted.page, 'Beneath it'),
   );
   const open = [line('The open race ', granted.block, theirs.page, theirs.block, granted.beneath)];
+  open[0]!.content.push({ type: 'tag', attrs: { tag: grantedTag, name: 'Weirs/Open tag' } as never });
   await act({ do: 'putBlocks', id: granted.page, afterId: null, nodes: open });
   const back = [line('Also the Open page ', newId(), granted.page)];
   await act({ do: 'putBlocks', id: granted.beneath, afterId: null, nodes: back });

@@ -70,6 +70,8 @@ export const rows: Record<string, Row> = {
       address: '/settings',
       body: { key: 'dayTemplates', value: { every: id, weekdays: {} } },
     })),
+  'get /tags': plain('/tags'),
+  'patch /tags/:id': withEach('/tags/:id', { path: 'race', pigment: 'plum' }),
   'get /templates': plain('/templates'),
   'get /entries/:id/template': withEach('/entries/:id/template'),
 };

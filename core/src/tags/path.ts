@@ -1,0 +1,24 @@
+import { foldWords } from '../find/words';
+
+/** What may follow the mark in running text: letters and digits, joined by - _ or / (a slash nests). */
+export const TAG_PATTERN = /#([\p{L}\p{N}][\p{L}\p{M}\p{N}_/-]{0,60})/u;
+
+/** What parts a tag from the one it stands beneath, as in `#iron/wrought`. */
+const NESTED = '/';
+
+/**
+ * A tag as it was typed, taken apart: the names of the tags it stands beneath, the outermost first, and its own last.
+ * Nothing when no name is left.
+ */
+export const tagPath = (typed: string): string[] =>
+  typed
+    .replace(/^#/u, '')
+    .split(NESTED)
+    .map((name) => name.replace(/\s+/gu, ' ').trim())
+    .filter((name) => name !== '');
+
+/** A path as it is written. */
+export const writtenTag = (path: readonly string[]): string => path.join(NESTED);
+
+/** A tag's name as it is compared: "Ironwork" and "ironwork" are one tag. */
+export const foldTag = (name: string): string => foldWords(name) || name;

@@ -1,0 +1,45 @@
+import { parseQuery, toMatch, wordsIn } from '../find';
+import { tagPath, tagToken, TagTree, writtenTag, type Tag } from '.';
+
+const tag = (id: string, name: string, parentId: string | null = null): Tag => ({ id, name, parentId, pigment: null });
+const tree = new TagTree([
+  tag('i', 'Iron'),
+  tag('w', 'Wrought iron', 'i'),
+  tag('p', 'Plough share', 'w'),
+  tag('t', 'Ironmongery'),
+]);
+
+test.each([
+  ['#Iron/Wrought', ['Iron', 'Wrought']],
+  [' iron // wrought /', ['iron', 'wrought']],
+  ['two   words', ['two words']],
+  ['/', []],
+  ['#', []],
+])('%s is taken apart', (typed, path) => expect(tagPath(typed)).toEqual(path));
+
+test('a tag is called by what it stands beneath, and found by its path however it is written', () => {
+  expect(tree.nameOf('p')).toBe('Iron/Wrought iron/Plough share');
+  expect(tree.find(tagPath('IRON/wrought  Iron'))).toBe('w');
+  expect(tree.find(['Wrought iron'])).toBeUndefined();
+  expect(tree.nameOf('gone')).toBeNull();
+  expect(tree.all().map(({ path }) => path)[0]).toBe('Iron');
+  expect(writtenTag(tagPath('a/b'))).toBe('a/b');
+});
+
+test('what stands beneath a tag goes with it, and a circle ends', () => {
+  expect(tree.beneath('i').sort()).toEqual(['i', 'p', 'w']);
+  const round = new TagTree([tag('a', 'A', 'b'), tag('b', 'B', 'a')]);
+  expect(round.nameOf('a')).toBe('B/A');
+});
+
+test('a word finds the tags whose path holds it, the shortest first', () => {
+  expect(tree.named('iron', false, 9)).toEqual(['i', 'w', 'p']);
+  expect(tree.named('iron', true, 9)).toEqual(['i', 't', 'w', 'p']);
+  expect(tree.named('iron', true, 2)).toEqual(['i', 't']);
+});
+
+test('a word is looked for as itself or as a tag that it names, and nobody can type what stands for one', () => {
+  const alsoFound = (word: string, isBeginning: boolean) => tree.named(word, isBeginning, 9).map(tagToken);
+  expect(toMatch(parseQuery('plough mi'), alsoFound)).toBe(`("plough" OR "${tagToken('p')}") AND "mi" *`);
+  expect(wordsIn(`${tagToken('p')} x`).map(({ word }) => word)).toEqual(['p', 'x']);
+});

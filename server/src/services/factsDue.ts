@@ -1,0 +1,60 @@
+import { In, type EntityManager } from 'typeorm';
+import type { BlockFact, BodyFacts, BodyJson, NodeJson } from '@glossarion/core/document';
+import type { Database } from '../database/database';
+import { accountOf, ownView } from '../access';
+import {
+  BlockEntity,
+  DocumentEntity,
+  FactsDueEntity,
+  FileUseEntity,
+  FormerIdEntity,
+  LinkEntity,
+  TagUseEntity,
+} from '../entities';
+import type { FactWriter } from './facts';
+import { HOLDERS, type HolderKind } from './holders';
+
+/** Documents whose facts are written in one transaction. */
+const AT_ONCE = 100;
+
+/**
+ * Writes the facts of documents anew that a migration has left otherwise than they are known now. What is not reached
+ * is done at the next start; nobody is served before.
+ */
+export async function bringFactsInLine(database: Database, facts: FactWriter): Promise<void> {
+  for (let isLeft = true; isLeft;) {
+    isLeft = await database.writePiece(async (manager) => {
+      const due = await manager.find(FactsDueEntity, { take: AT_ONCE });
+      for (const { documentId } of due) await rewriteFacts(database, manager, facts, documentId);
+      await manager.delete(FactsDueEntity, { documentId: In(due.map(({ documentId }) => documentId)) });
+      return due.length === AT_ONCE;
+    });
+  }
+}
+
+async function rewriteFacts(database: Database, manager: EntityManager, facts: FactWriter, id: string): Promise<void> {
+  const account = accountOf(database.writer, id);
+  const document = await manager.findOneBy(DocumentEntity, { id });
+  if (!document || account === undefined) return;
+  const holder = document.holder as HolderKind;
+  const held = HOLDERS[holder].read(database.writing(ownView(account)), id);
+  if (!held) return;
+  const body = JSON.parse(document.json) as BodyJson;
+  const previous = await storedFacts(manager, id);
+  facts.write({ id, holder, row: held.row, indexed: held.title }, held.title, body, previous);
+}
+
+/** What the tables of facts say of a document. */
+async function storedFacts(manager: EntityManager, documentId: string): Promise<BodyFacts> {
+  const where = { documentId };
+  const blocks = await manager.find(BlockEntity, { where, order: { position: 'ASC' } });
+  return {
+    blocks: blocks.map(({ node, ...block }) => ({ ...block, node: JSON.parse(node) as NodeJson }) as BlockFact),
+    links: await manager.find(LinkEntity, { where, order: { position: 'ASC' } }),
+    tags: await manager.find(TagUseEntity, { where, order: { position: 'ASC' } }),
+    files: await manager.find(FileUseEntity, { where }),
+    formerIds: await manager.find(FormerIdEntity, { where }),
+    wordCount: 0,
+    firstWords: '',
+  };
+}

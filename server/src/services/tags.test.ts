@@ -1,0 +1,220 @@
+import * as Y from 'yjs';
+import {
+  block,
+  body,
+  namedIn,
+  newId,
+  readBody,
+  shownWords,
+  tag,
+  text,
+  typedTag,
+  typedTags,
+  writeBody,
+  type NodeJson,
+} from '@glossarion/core/document';
+import type { Finding } from '@glossarion/core/find';
+import type { Target } from '@glossarion/core/links';
+import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { checkData } from './checkData';
+
+let server: TestedServer;
+let ines: Person;
+let page: string;
+let other: string;
+
+beforeEach(async () => {
+  server = await makeServer();
+  ines = await server.person('Ines');
+  await ines
+    .post('/imports', {
+      files: [
+        { path: 'Mill/Gate.md', text: 'Elm and oak. #timber\n\nBands forged. #Iron/wrought\n' },
+        { path: 'Mill/Smith.md', text: '---\ntags: [iron, People]\n---\n\nCallum Frayne.\n' },
+      ],
+    })
+    .expect(200);
+  page = await idOf('Gate');
+  other = await idOf('Smith');
+});
+afterEach(async () => {
+  await server.services.background.idle();
+  expect(await checkData(server.services.database)).toEqual([]);
+  await server.stop();
+});
+
+const idOf = async (name: string): Promise<string> =>
+  ((await ines.get(`/names?q=${name}`)).body as Target[]).find(({ title }) => title === name)!.id;
+
+const tags = async (who = ines) =>
+  (await who.get('/tags')).body as { id: string; path: string; parentId: string | null; pigment: string | null }[];
+const paths = async () => (await tags()).map(({ path }) => path);
+const tagAt = async (path: string) => (await tags()).find((each) => each.path === path)!.id;
+
+interface Shown {
+  body: { content: NodeJson[] };
+  targets: Target[];
+}
+
+/** A page's lines as they read. */
+async function lines(id: string, who = ines): Promise<string[]> {
+  const { body: shown, targets } = (await who.get(`/pages/${id}`)).body as Shown;
+  const titles = new Map(targets.map((target) => [target.id, target.title]));
+  return shown.content.map((node) => shownWords(node, (each) => titles.get(each) ?? '?'));
+}
+
+const found = async (words: string): Promise<string[]> =>
+  ((await ines.get(`/find?q=${encodeURIComponent(words)}`)).body as Finding[]).map(({ title }) => title).sort();
+
+/** A window on a page, in which lines are added while it is apart from the server, and sent when it wants. */
+async function windowOn(id: string, who = ines) {
+  const { documents } = server.services;
+  const opened = await documents.open(who.viewer, id, null, null);
+  const document = new Y.Doc();
+  Y.applyUpdate(document, opened.update);
+  let sent = Y.encodeStateVector(document);
+  const add = (...content: NodeJson[]) => {
+    const present = readBody(document);
+    writeBody(document, body(...present.content, block('paragraph', content)));
+  };
+  const send = async () => {
+    const accepted = await documents.receive(who.viewer, id, opened.epoch, Y.encodeStateAsUpdate(document, sent), null);
+    if (accepted.mended) Y.applyUpdate(document, accepted.mended);
+    sent = Y.encodeStateVector(document);
+    return accepted;
+  };
+  return { document, add, send, last: () => readBody(document).content.at(-1)! };
+}
+
+const withId = (name: string, id = newId()): NodeJson => ({ type: 'tag', attrs: { tag: id, name } });
+
+test('an import finds or makes tags, one beneath another; a page’s own stand beneath its title', async () => {
+  expect(await paths()).toEqual(['Iron', 'Iron/wrought', 'People', 'timber']);
+  expect(await lines(other)).toEqual(['Iron People', 'Callum Frayne.']);
+  const [iron, wrought] = await tags();
+  expect(wrought!.parentId).toBe(iron!.id);
+  await ines.post('/imports', { files: [{ path: 'Mill/Yard.md', text: 'Stacked. #TIMBER\n' }] }).expect(200);
+  expect(await paths()).toHaveLength(4);
+  expect(await found('timber')).toEqual(['Gate', 'Yard']);
+});
+
+test('a tag that is typed keeps the id it was given, or becomes the one of its path, in every window', async () => {
+  const [here, there] = [await windowOn(page), await windowOn(page)];
+  const id = newId();
+  here.add(text('Leadwork '), withId('lead/flashing', id));
+  const { update, mended } = await here.send();
+  expect(await tagAt('lead/flashing')).toBe(id);
+  for (const each of [update, mended]) Y.applyUpdate(there.document, each!);
+  for (const { document, last } of [here, there]) {
+    expect(typedTags(readBody(document).content)).toEqual([]);
+    expect(namedIn([last()]).tags).toEqual([id]);
+  }
+  // Typed while both were apart.
+  here.add(withId('Lead'), text(' '), withId('slate'));
+  there.add(withId('slate'));
+  const ofHere = await here.send();
+  await there.send();
+  for (const each of [ofHere.update, ofHere.mended]) Y.applyUpdate(there.document, each!);
+  expect(await paths()).toEqual(['Iron', 'Iron/wrought', 'lead', 'lead/flashing', 'People', 'slate', 'timber']);
+  const slate = await tagAt('slate');
+  expect(namedIn([here.last()]).tags).toEqual([await tagAt('lead'), slate]);
+  expect(namedIn(readBody(there.document).content.slice(-2)).tags.sort()).toEqual([await tagAt('lead'), slate].sort());
+  expect(typedTags(readBody(there.document).content)).toEqual([]);
+});
+
+test('a tag is renamed by its row alone: lines show the new name, and are found by it', async () => {
+  const all = () =>
+    ['documents', 'updates', 'blocks', 'tagUses', 'findIndex', 'entries'].map((table) =>
+      server.rows(`SELECT * FROM ${table}`),
+    );
+  const before = all();
+  const iron = await tagAt('Iron');
+  await ines.patch(`/tags/${iron}`, { path: 'ironwork', pigment: 'slate' }).expect(204);
+  expect(all()).toEqual(before);
+  expect(await lines(page)).toEqual(['Elm and oak. timber', 'Bands forged. ironwork/wrought']);
+  expect(await found('ironwork ')).toEqual(['Gate', 'Smith']);
+  expect(await found('iron ')).toEqual([]);
+  expect(await found('wrough')).toEqual(['Gate']);
+  const [finding] = (await ines.get('/find?q=ironwork%20wrought')).body as Finding[];
+  expect(finding!.linePieces.filter(({ isMarked }) => isMarked).map((piece) => piece.text)).toEqual([
+    'ironwork',
+    'wrought',
+  ]);
+  // The old word is a word again.
+  const here = await windowOn(page);
+  here.add(typedTag('iron'));
+  await here.send();
+  expect(await tagAt('iron')).not.toBe(iron);
+  expect(await lines(other)).toEqual(['ironwork People', 'Callum Frayne.']);
+});
+
+test('a tag is set beneath another and out again, but not beneath itself, nor where another is called so', async () => {
+  const [iron, timber] = [await tagAt('Iron'), await tagAt('timber')];
+  await ines.patch(`/tags/${timber}`, { path: 'Iron/timber/' }).expect(204);
+  expect(await paths()).toEqual(['Iron', 'Iron/timber', 'Iron/wrought', 'People']);
+  await ines.patch(`/tags/${iron}`, { path: 'Iron/timber/Iron' }).expect(400);
+  await ines.patch(`/tags/${iron}`, { path: 'iron/iron' }).expect(400);
+  await ines.patch(`/tags/${timber}`, { path: 'IRON/Wrought' }).expect(409);
+  await ines.patch(`/tags/${timber}`, { path: ' / ' }).expect(400);
+  await ines.patch(`/tags/${timber}`, { path: 'x'.repeat(201) }).expect(400);
+  await ines.patch(`/tags/${timber}`, {}).expect(400);
+  await ines.patch(`/tags/${newId()}`, { path: 'x' }).expect(404);
+  expect(await paths()).toEqual(['Iron', 'Iron/timber', 'Iron/wrought', 'People']);
+  await ines.patch(`/tags/${timber}`, { path: 'Elm and oak' }).expect(204);
+  expect(await lines(page)).toEqual(['Elm and oak. Elm and oak', 'Bands forged. Iron/wrought']);
+});
+
+test('the id of another’s tag shows nothing, and is not taken for one’s own', async () => {
+  const edda = await server.person('Edda');
+  await edda.post('/imports', { files: [{ path: 'Yard/Rota.md', text: 'Kept. #salaries\n' }] }).expect(200);
+  const [theirs] = await tags(edda);
+  const here = await windowOn(page);
+  here.add(tag(theirs!.id));
+  await here.send();
+  here.add(withId('wages', theirs!.id));
+  await here.send();
+  expect(await lines(page)).toEqual(expect.arrayContaining(['']));
+  expect(await paths()).toContain('wages');
+  expect(await tagAt('wages')).not.toBe(theirs!.id);
+  expect(await found('salaries')).toEqual([]);
+  await ines.patch(`/tags/${theirs!.id}`, { path: 'mine' }).expect(404);
+  expect((await tags(edda)).map(({ path }) => path)).toEqual(['salaries']);
+});
+
+test('what describes a tag is a document like any other, and its owner’s alone', async () => {
+  const iron = await tagAt('Iron');
+  const here = await windowOn(iron);
+  here.add(text('All that Callum forges, see '), { type: 'pageLink', attrs: { target: page } });
+  await here.send();
+  expect(shownWords((await windowOn(iron)).last(), () => 'Gate')).toBe('All that Callum forges, see Gate');
+  const edda = await server.person('Edda');
+  await expect(windowOn(iron, edda)).rejects.toThrow();
+  await server.services.background.idle();
+  expect(server.rows('SELECT * FROM alsoNamedDue')).toEqual([]);
+});
+
+test('a line of the Margin is written on after a tag was typed in it', async () => {
+  const [line] = ((await ines.get(`/pages/${page}`)).body as Shown).body.content;
+  const typed = { ...line!, content: [text('Elm '), withId('elm')] };
+  await ines.post('/acts', { acts: [{ do: 'rewrite', id: page, nodes: [typed], was: [line] }] }).expect(200);
+  const next = { ...line!, content: [text('Elm and ash '), withId('elm')] };
+  await ines.post('/acts', { acts: [{ do: 'rewrite', id: page, nodes: [next], was: [typed] }] }).expect(200);
+  expect((await lines(page))[0]).toBe('Elm and ash elm');
+  expect((await paths()).filter((path) => path === 'elm')).toHaveLength(1);
+});
+
+test('the Margin is filtered by a tag, whatever it is called now', async () => {
+  const asking = await windowOn(other);
+  asking.add({ type: 'pageLink', attrs: { target: page } }, text(' needs '), typedTag('timber'));
+  await asking.send();
+  const facets = async () =>
+    ((await ines.get(`/pages/${page}/margin?hasFacets=true`)).body as { facets: { tags: object[] } }).facets.tags;
+  const timber = await tagAt('timber');
+  expect(await facets()).toEqual([{ tag: timber, name: 'timber', count: 1 }]);
+  await ines.patch(`/tags/${timber}`, { path: 'wood' }).expect(204);
+  expect(await facets()).toEqual([{ tag: timber, name: 'wood', count: 1 }]);
+  const { count } = (await ines.get(`/pages/${page}/margin?tag=${timber}`)).body as { count: number };
+  expect(count).toBe(1);
+  const of = `/pages/${page}/margin?tag=${await tagAt('Iron')}`;
+  expect(((await ines.get(of)).body as { count: number }).count).toBe(0);
+});
