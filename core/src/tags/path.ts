@@ -20,5 +20,8 @@ export const tagPath = (typed: string): string[] =>
 /** A path as it is written. */
 export const writtenTag = (path: readonly string[]): string => path.join(NESTED);
 
+/** A path as paths are compared. */
+export const tagKey = (path: readonly string[]): string => path.map(foldTag).join(NESTED);
+
 /** A tag's name as it is compared: "Ironwork" and "ironwork" are one tag. */
 export const foldTag = (name: string): string => foldWords(name) || name;

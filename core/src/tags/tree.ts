@@ -1,6 +1,6 @@
 import { wordsIn } from '../find/words';
 import type { Pigment } from '../outline/entry';
-import { foldTag, writtenTag } from './path';
+import { foldTag, tagKey, writtenTag } from './path';
 
 /** A tag as it is stored. */
 export interface Tag {
@@ -42,18 +42,20 @@ export class TagTree {
     return this.known.get(id);
   }
 
+  /** The names of what a tag stands beneath, and its own last; none when there is no such tag. */
+  pathOf(id: string): string[] {
+    return this.known.get(id)?.path.map(({ name }) => name) ?? [];
+  }
+
   /** A tag's name with those of what it stands beneath; null when there is no such tag. */
   nameOf(id: string): string | null {
-    const tag = this.known.get(id);
-    return tag ? writtenTag(tag.path.map(({ name }) => name)) : null;
+    return this.known.has(id) ? writtenTag(this.pathOf(id)) : null;
   }
 
   /** The tag of a path, as names are compared. */
   find(path: readonly string[]): string | undefined {
-    const wanted = path.map(foldTag);
-    for (const [id, { path: own }] of this.known)
-      if (own.length === wanted.length && own.every(({ name }, index) => foldTag(name) === wanted[index])) return id;
-    return undefined;
+    const wanted = tagKey(path);
+    return [...this.known.keys()].find((id) => tagKey(this.pathOf(id)) === wanted);
   }
 
   /** A tag and all that stands beneath it. */

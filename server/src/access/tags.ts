@@ -1,6 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import { IsNull } from 'typeorm';
-import { TagTree, type Tag } from '@glossarion/core/tags';
+import { tagKey, TagTree, type Tag } from '@glossarion/core/tags';
 import { TagEntity, type Tag as TagRow } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { ViewerConnection } from './connection';
@@ -15,14 +14,15 @@ export const visibleTags = (connection: ViewerConnection): TagTree =>
 export const ownTag = (manager: EntityManager, { accountId }: Viewer, id: string): Promise<TagRow | null> =>
   manager.findOneBy(TagEntity, { id, ownerId: accountId });
 
-/** A tag of the viewer's own, by its name as it is compared and by what it stands beneath. */
-export const ownTagNamed = (
+/** All tags of the viewer's own by their paths (tagKey), whether they have come in whole or not. */
+export async function ownTagPaths(
   manager: EntityManager,
   { accountId }: Viewer,
-  parentId: string | null,
-  folded: string,
-): Promise<TagRow | null> =>
-  manager.findOneBy(TagEntity, { ownerId: accountId, parentId: parentId ?? IsNull(), folded });
+): Promise<Map<string, Pick<TagRow, 'id' | 'importId'>>> {
+  const rows = await manager.findBy(TagEntity, { ownerId: accountId });
+  const tree = new TagTree(rows);
+  return new Map(rows.map(({ id, importId }) => [tagKey(tree.pathOf(id)), { id, importId }]));
+}
 
 /**
  * A tag that the viewer may change.

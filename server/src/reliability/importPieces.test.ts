@@ -2,7 +2,7 @@ import { newId } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { times } from '@glossarion/core/testing';
 import * as Y from 'yjs';
-import { readBody, ownWords, writeBody, block, type BodyJson } from '@glossarion/core/document';
+import { readBody, ownWords, writeBody, block, body, typedTag, type BodyJson } from '@glossarion/core/document';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
 import { checkData } from '../services/checkData';
 import { madeNotes } from '../services/madeNotes';
@@ -87,6 +87,34 @@ describe('while it comes in', () => {
     expect((await server.services.imports.take(ines.viewer, files)).pages).toBe(240);
   });
 
+  test('its tags are seen when it is whole; stopped, those stay that somebody used meanwhile', async () => {
+    const { documents, imports } = server.services;
+    const tagged = files.map(({ path, text }, index) => ({ path, text: `${text}\n#salt/pan${index} #brine\n` }));
+    const paths = async () => ((await ines.get('/tags')).body as { path: string }[]).map(({ path }) => path);
+    const id = newId();
+    const refused = expect(imports.take(ines.viewer, tagged, { id })).rejects.toThrow(/stopped/u);
+    const count = () => server.row<{ count: number }>('SELECT COUNT(*) AS count FROM tags')!.count;
+    while (count() < 60) await new Promise((resolve) => setImmediate(resolve));
+    expect(await paths()).toEqual([]);
+    const [gate] = (await ines.get('/names?q=Gate')).body as { id: string }[];
+    const opened = await documents.open(ines.viewer, gate!.id, null, null);
+    const document = new Y.Doc();
+    Y.applyUpdate(document, opened.update);
+    const start = Y.encodeStateVector(document);
+    writeBody(
+      document,
+      body(...readBody(document).content, block('paragraph', [typedTag('salt/pan0'), typedTag('rake')])),
+    );
+    await documents.receive(ines.viewer, gate!.id, opened.epoch, Y.encodeStateAsUpdate(document, start), null);
+    expect(await paths()).toEqual(['rake', 'salt', 'salt/pan0']);
+    imports.stop(ines.viewer, id);
+    await refused;
+    expect(await paths()).toEqual(['rake', 'salt', 'salt/pan0']);
+    expect(count()).toBe(3);
+    await imports.take(ines.viewer, tagged);
+    expect((await paths()).filter((path) => /^(?:salt|brine|rake)/u.test(path))).toHaveLength(tagged.length + 3);
+  });
+
   test('a day that is written meanwhile has both, once', async () => {
     const { documents, imports, database } = server.services;
     const taking = imports.take(ines.viewer, files);
@@ -151,6 +179,7 @@ test('what died halfway is cleared at the next start', async () => {
   await ines.enter('/session', 'Ines');
   const notebooks = await ines.get<{ name: string }[]>('/notebooks');
   expect(notebooks.map(({ name }) => name)).toEqual(['Mill']);
+  expect(await ines.get('/tags')).toEqual([]);
   const report = (await (await ines.ask('POST', '/imports', { files })).json()) as ImportReport;
   expect([report.pages, report.days]).toEqual([240, 2]);
   await server.end('SIGTERM');

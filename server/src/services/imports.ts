@@ -147,7 +147,7 @@ export class Imports {
         return changed;
       });
     } catch (error) {
-      await clearImport(database, importId);
+      await clearImport(database, importId, () => tags.forget(accountId));
       throw error;
     }
     database.importing.delete(importId);

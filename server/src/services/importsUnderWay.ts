@@ -17,8 +17,16 @@ export async function beginImport(database: Database, viewer: Viewer, id: string
   );
 }
 
-/** Takes out what came in with an import that did not become whole, in pieces. */
-export async function clearImport(database: Database, id: string): Promise<void> {
+/**
+ * Takes out what came in with an import that did not become whole, in pieces.
+ *
+ * @param onDropped called within the transaction that takes out its tags
+ */
+export async function clearImport(
+  database: Database,
+  id: string,
+  onDropped: () => void = () => undefined,
+): Promise<void> {
   for (let isLeft = true; isLeft;) {
     isLeft = await database.writePiece(async (manager) => {
       // What stands in something was made after it, and goes before it.
@@ -33,6 +41,7 @@ export async function clearImport(database: Database, id: string): Promise<void>
       await manager.delete(EntryEntity, { row: In(rows.map(({ row }) => row)) });
       if (rows.length === AT_ONCE) return true;
       await dropTagsOfImport(manager, id);
+      onDropped();
       await manager.delete(ImportUnderWayEntity, { id });
       return false;
     });

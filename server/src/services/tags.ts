@@ -10,8 +10,8 @@ import {
   type TypedTag,
 } from '@glossarion/core/document';
 import type { Pigment } from '@glossarion/core/outline';
-import { foldTag, tagPath, TagTree, writtenTag, type Tag } from '@glossarion/core/tags';
-import { ownedBy, ownTag, ownTagNamed, visibleTags, writableTag, type Viewer, type ViewerConnection } from '../access';
+import { foldTag, tagKey, tagPath, TagTree, writtenTag, type Tag } from '@glossarion/core/tags';
+import { ownedBy, ownTag, ownTagPaths, visibleTags, writableTag, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { DocumentEntity, TagEntity } from '../entities';
@@ -24,6 +24,12 @@ const ACCOUNTS_KEPT = 8;
 
 const NAME_LENGTH = 200;
 
+/** A tag at a path, and the import that made it. */
+export interface TagAt {
+  id: string;
+  importId: string | null;
+}
+
 /** What of a tag may be changed. */
 export interface TagChanges {
   /** Its name with those of what it stands beneath. */
@@ -34,6 +40,8 @@ export interface TagChanges {
 /** Tags: a row each, whose id lines hold. */
 export class Tags {
   private trees = new Map<string, TagTree>();
+  /** The tags of accounts by their paths, as the last transaction or the one under way has them. */
+  private paths = new Map<string, Map<string, TagAt>>();
   /** Accounts whose tags the transaction that is under way has changed. */
   private changed = new Set<string>();
 
@@ -41,8 +49,11 @@ export class Tags {
     private database: Database,
     private facts: FactWriter,
   ) {
-    database.onEnd(() => {
-      for (const accountId of this.changed) this.trees.delete(accountId);
+    database.onEnd((isStored) => {
+      for (const accountId of this.changed) {
+        this.trees.delete(accountId);
+        if (!isStored) this.paths.delete(accountId);
+      }
       this.changed.clear();
     });
   }
@@ -58,6 +69,12 @@ export class Tags {
       this.trees.set(accountId, (tree = visibleTags(connection)));
     }
     return tree;
+  }
+
+  /** Lets go of what is known of an account's tags, which were changed by somebody else. */
+  forget(accountId: string): void {
+    this.trees.delete(accountId);
+    this.paths.delete(accountId);
   }
 
   /** All tags that a viewer sees, by their names. */
@@ -109,6 +126,17 @@ export class Tags {
     return path.length === 0 ? null : this.atPath(manager, viewer, path, tag, importId);
   }
 
+  private async pathsOf(manager: EntityManager, viewer: Viewer): Promise<Map<string, TagAt>> {
+    const { accountId } = viewer;
+    let paths = this.paths.get(accountId);
+    if (!paths) {
+      if (this.paths.size >= ACCOUNTS_KEPT) this.paths.delete(this.paths.keys().next().value!);
+      paths = await ownTagPaths(manager, viewer);
+      this.paths.set(accountId, paths);
+    }
+    return paths;
+  }
+
   /** The tag at a path, with all that it stands beneath; `wantedId` is the id of a new one, unless something has it. */
   private async atPath(
     manager: EntityManager,
@@ -117,16 +145,20 @@ export class Tags {
     wantedId: string | null,
     importId: string | null,
   ): Promise<string> {
+    const paths = await this.pathsOf(manager, viewer);
     let parentId: string | null = null;
     for (const [index, name] of path.entries()) {
-      const present = await ownTagNamed(manager, viewer, parentId, foldTag(name));
+      const key = tagKey(path.slice(0, index + 1));
+      const present = paths.get(key);
       if (present && present.importId !== null && present.importId !== importId) {
         // Somebody else uses it now: it stays, whatever becomes of the import.
         await manager.update(TagEntity, { id: present.id }, { importId: null });
         this.changed.add(viewer.accountId);
+        paths.set(key, { id: present.id, importId: null });
       }
       const own = index === path.length - 1 ? wantedId : null;
       parentId = present?.id ?? (await this.make(manager, viewer, { parentId, name, wantedId: own, importId }));
+      if (!present) paths.set(key, { id: parentId, importId });
     }
     return parentId!;
   }
@@ -175,10 +207,11 @@ export class Tags {
           throw new Problem(400, 'A tag can’t stand beneath itself.');
         }
         const parentId = above.length > 0 ? await this.atPath(manager, viewer, above, null, null) : null;
-        const other = await ownTagNamed(manager, viewer, parentId, foldTag(name));
+        const other = (await this.pathsOf(manager, viewer)).get(tagKey(names));
         if (other && other.id !== id) throw new Problem(409, `There is a tag “${writtenTag(names)}” already.`);
         if (name.length > NAME_LENGTH) throw new Problem(400, `A tag has at most ${NAME_LENGTH} characters.`);
         await manager.update(TagEntity, { id }, { name, folded: foldTag(name), parentId });
+        this.paths.delete(viewer.accountId);
       }
       this.changed.add(viewer.accountId);
       return path === undefined && pigment === present.pigment ? [] : beneath;
