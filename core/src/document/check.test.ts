@@ -44,6 +44,7 @@ test.each<[string, unknown]>([
   ['former ids that are none', body(line({ formerIds: `${id} x` }))],
   ['a link to no id', body(line({}, [pageLink('somewhere')]))],
   ['a tag without end', body(line({}, [typedTag('x'.repeat(201))]))],
+  ['a tag without a name', body(line({}, [typedTag('//')]))],
   ['a tag of no id', body(line({}, [tag('iron')]))],
   ['a script for an address', body(line({}, [text('x', { type: 'webLink', attrs: { href: 'javascript:alert(1)' } })]))],
   ['a colour of no pigment', body(line({ tint: '#ff0000' }))],

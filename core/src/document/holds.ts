@@ -9,45 +9,61 @@ export interface HeldLink {
   words: string | null;
 }
 
-/** Every node within a node, and itself first. */
-function* within(node: NodeJson): Generator<NodeJson> {
-  yield node;
-  for (const child of node.content ?? []) yield* within(child);
-}
-
-export function* linksIn(node: NodeJson): Generator<HeldLink> {
-  for (const { type, attrs = {}, ...each } of within(node)) {
-    for (const target of solidKindOf({ type, ...each })?.links?.(attrs) ?? []) {
-      if (typeof target === 'string') yield { target, words: null };
-    }
-    if (type === 'pageLink' && typeof attrs.target === 'string') {
-      yield { target: attrs.target, words: typeof attrs.words === 'string' ? attrs.words : null };
-    }
-  }
-}
-
 /** A tag: its id, and its name where it is not stored yet. */
 export interface HeldTag {
   tag: string | null;
   name: string | null;
 }
 
+/** Calls `see` for a node and all within it, in reading order. Bodies are walked at every key: no generators here. */
+function walk(node: NodeJson, see: (node: NodeJson) => void): void {
+  see(node);
+  if (node.content) for (const child of node.content) walk(child, see);
+}
+
+function takeLinks(node: NodeJson, take: (link: HeldLink) => void): void {
+  const { type, attrs = {} } = node;
+  if (type === 'pageLink') {
+    if (typeof attrs.target === 'string') {
+      take({ target: attrs.target, words: typeof attrs.words === 'string' ? attrs.words : null });
+    }
+    return;
+  }
+  const links = solidKindOf(node)?.links;
+  if (!links) return;
+  for (const target of links(attrs)) if (typeof target === 'string') take({ target, words: null });
+}
+
 const orNull = (value: unknown): string | null => (typeof value === 'string' ? value : null);
 
-export function* tagsIn(node: NodeJson): Generator<HeldTag> {
-  for (const { type, attrs } of within(node))
-    if (type === 'tag') yield { tag: orNull(attrs?.tag), name: orNull(attrs?.name) };
+function takeTag({ type, attrs }: NodeJson, take: (tag: HeldTag) => void): void {
+  if (type === 'tag') take({ tag: orNull(attrs?.tag), name: orNull(attrs?.name) });
+}
+
+export function linksIn(node: NodeJson): HeldLink[] {
+  const links: HeldLink[] = [];
+  walk(node, (each) => takeLinks(each, (link) => links.push(link)));
+  return links;
+}
+
+export function tagsIn(node: NodeJson): HeldTag[] {
+  const tags: HeldTag[] = [];
+  walk(node, (each) => takeTag(each, (tag) => tags.push(tag)));
+  return tags;
 }
 
 /** The ids that nodes link to and those of the stored tags they wear, each once. */
-export const namedIn = (nodes: readonly NodeJson[]): { links: string[]; tags: string[] } => ({
-  links: [...new Set(nodes.flatMap((node) => [...linksIn(node)].map(({ target }) => target)))],
-  tags: [
-    ...new Set(
-      nodes.flatMap((node) => [...tagsIn(node)].flatMap(({ tag, name }) => (tag !== null && name === null ? tag : []))),
-    ),
-  ],
-});
+export function namedIn(nodes: readonly NodeJson[]): { links: string[]; tags: string[] } {
+  const links = new Set<string>();
+  const tags = new Set<string>();
+  for (const node of nodes) {
+    walk(node, (each) => {
+      takeLinks(each, ({ target }) => links.add(target));
+      takeTag(each, ({ tag, name }) => tag !== null && name === null && tags.add(tag));
+    });
+  }
+  return { links: [...links], tags: [...tags] };
+}
 
 /** The ids of all whose present titles are shown in these nodes, each once. */
 export const shownIn = (nodes: readonly NodeJson[]): string[] => Object.values(namedIn(nodes)).flat();

@@ -1,5 +1,6 @@
 import { mergeAttributes, Node } from '@tiptap/core';
 import { nodeAttributes, oneId, PLACE, textOf, type Attributes } from './attributes';
+import { isTagName } from '../tags/path';
 import { BLOCK_ATTRIBUTES, SOLID_KINDS, TEXT_KINDS } from './kinds';
 
 /**
@@ -82,11 +83,13 @@ const PageLink = Node.create({
   ],
 });
 
+const TAG_NAME = textOf(200, null);
+
 const TAG: Attributes = {
   /** The id of the tag that is stored. */
   tag: oneId({ holdsIds: false }),
   /** As it was typed, without the mark, until the tag is stored (tags.ts); from then on the tag has its name. */
-  name: textOf(200, null),
+  name: { ...TAG_NAME, check: (value) => TAG_NAME.check(value) && (typeof value !== 'string' || isTagName(value)) },
 };
 
 /** A word marked with #. It holds no name: shown is the present one of its tag. */

@@ -14,8 +14,8 @@ export interface TypedTag extends HeldTag {
 
 const isTyped = (tag: HeldTag): tag is TypedTag => tag.name !== null;
 
-/** Which stored tag a typed one is; null when its name is none. */
-export type TagOf = (typed: TypedTag) => string | null;
+/** Which stored tag a typed one is. */
+export type TagOf = (typed: TypedTag) => string;
 
 /** Blocks that hold no typed tag: one that is read again unchanged is the same object. */
 const named = new WeakSet<NodeJson>();
@@ -24,21 +24,20 @@ const named = new WeakSet<NodeJson>();
 export function typedTags(nodes: readonly NodeJson[]): TypedTag[] {
   return nodes.flatMap((node) => {
     if (named.has(node)) return [];
-    const typed = [...tagsIn(node)].filter(isTyped);
+    const typed = tagsIn(node).filter(isTyped);
     if (typed.length === 0) named.add(node);
     return typed;
   });
 }
 
-/** The nodes with the ids of tags in place of typed names; a name that is none stands as the text it was. */
+/** The nodes with the ids of tags in place of typed names. */
 export function withTagIds(nodes: readonly NodeJson[], tagOf: TagOf): NodeJson[] {
   return nodes.map((node) => {
     if (node.content) return { ...node, content: withTagIds(node.content, tagOf) };
     if (node.type !== 'tag' || typeof node.attrs?.name !== 'string') return node;
     const tag = tagOf({ tag: (node.attrs.tag as string | undefined) ?? null, name: node.attrs.name });
     const { marks } = node;
-    if (tag !== null) return { type: 'tag', attrs: { tag }, ...(marks && { marks }) };
-    return { type: 'text', text: `#${node.attrs.name}`, ...(marks && { marks }) };
+    return { type: 'tag', attrs: { tag }, ...(marks && { marks }) };
   });
 }
 
@@ -50,7 +49,6 @@ export function writeTagIds(document: Y.Doc, tagOf: TagOf): void {
       const name = own.getAttribute('name');
       if (name === undefined) continue;
       const tag = tagOf({ tag: own.getAttribute('tag') ?? null, name });
-      if (tag === null) continue;
       if (tag !== own.getAttribute('tag')) own.setAttribute('tag', tag);
       own.removeAttribute('name');
     }

@@ -17,9 +17,12 @@ function demoKin() {
       links.get(other)?.add(id);
     }
   }
+  const tags = new Set([...facts.values()].flatMap((each) => each.tags.map(({ tag }) => tag)));
   const linkedTitle = (id: string) => {
     const title = titles.get(blockPage.get(id) ?? id);
-    return typeof title === 'string' ? title : '';
+    if (typeof title === 'string') return title;
+    // The id of a tag is its name here.
+    return tags.has(id) ? id : '';
   };
   const kin = pages.map((page): KinPage & { section: string } => ({
     id: page.id,

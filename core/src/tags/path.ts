@@ -17,6 +17,9 @@ export const tagPath = (typed: string): string[] =>
     .map((name) => name.replace(/\s+/gu, ' ').trim())
     .filter((name) => name !== '');
 
+/** Whether a tag can be called so: some name is left of it. */
+export const isTagName = (typed: string): boolean => tagPath(typed).length > 0;
+
 /** A path as it is written. */
 export const writtenTag = (path: readonly string[]): string => path.join(NESTED);
 

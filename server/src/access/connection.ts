@@ -4,8 +4,8 @@ import { prepared } from '../database/prepared';
 import type { Viewer } from './viewer';
 import { onlyVisible, queryFor } from './visible';
 
-/** The values of a query's named parameters. */
-export type Values = Readonly<Record<string, unknown>>;
+/** The values of a query's named parameters. They are given over: who looks is put among them. */
+export type Values = Record<string, unknown>;
 
 /** Statements by the queries they were made of; one list for each connection and way of looking. */
 type Statements = Map<string, BetterSqlite3.Statement>;
@@ -23,7 +23,6 @@ function statementsOf(raw: RawDatabase, way: string): Statements {
 /** A connection as a viewer reads on it: its queries may name what is visible (access/visible). */
 export class ViewerConnection {
   private statements: Statements;
-  private own: Values;
 
   constructor(
     readonly raw: RawDatabase,
@@ -31,7 +30,6 @@ export class ViewerConnection {
     private isImporting: boolean,
   ) {
     this.statements = statementsOf(raw, `${viewer.hasGrants} ${isImporting}`);
-    this.own = { viewer: viewer.accountId };
   }
 
   private prepared(sql: string): BetterSqlite3.Statement {
@@ -43,17 +41,23 @@ export class ViewerConnection {
     return statement;
   }
 
+  /** Copying them would cost as much as a short query. */
+  private asked(values: Values): Values {
+    values.viewer = this.viewer.accountId;
+    return values;
+  }
+
   all<T>(sql: string, values: Values = {}): T[] {
-    return this.prepared(sql).all({ ...values, ...this.own }) as T[];
+    return this.prepared(sql).all(this.asked(values)) as T[];
   }
 
   first<T>(sql: string, values: Values = {}): T | undefined {
-    return this.prepared(sql).get({ ...values, ...this.own }) as T | undefined;
+    return this.prepared(sql).get(this.asked(values)) as T | undefined;
   }
 
   /** Rows one by one, for queries that are broken off when enough was found. */
   each<T>(sql: string, values: Values = {}): IterableIterator<T> {
-    return this.prepared(sql).iterate({ ...values, ...this.own }) as IterableIterator<T>;
+    return this.prepared(sql).iterate(this.asked(values)) as IterableIterator<T>;
   }
 
   /** Adds to a query builder's query that its rows of entries, called `row`, are visible; gives the query. */

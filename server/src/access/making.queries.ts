@@ -1,4 +1,4 @@
-/** By hand: an import makes entries by the thousand. */
+/** By hand: an import makes entries and tags by the thousand. */
 
 /** The columns that a new entry is given, in the order of the values. */
 export const MADE_WITH = [
@@ -25,3 +25,7 @@ export const MADE_WITH = [
 
 export const ADD_ENTRY = `
   INSERT INTO entries (ownerId, ${MADE_WITH.join(', ')}) VALUES (?${', ?'.repeat(MADE_WITH.length)})`;
+
+/** A tag without a pigment. */
+export const ADD_TAG = `
+  INSERT INTO tags (id, ownerId, parentId, name, folded, importId) VALUES (@id, @viewer, @parentId, @name, @folded, @importId)`;

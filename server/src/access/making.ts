@@ -1,7 +1,7 @@
 import type { RawDatabase } from '../database/database';
 import { prepared } from '../database/prepared';
-import type { Entry } from '../entities';
-import { ADD_ENTRY, MADE_WITH } from './making.queries';
+import type { Entry, Tag } from '../entities';
+import { ADD_ENTRY, ADD_TAG, MADE_WITH } from './making.queries';
 import type { Viewer } from './viewer';
 
 /** What an entry that is made must say of itself; the rest has the values of something new. */
@@ -30,3 +30,10 @@ export function addEntry(writer: RawDatabase, { accountId }: Viewer, entry: NewE
   const { lastInsertRowid } = prepared(writer, ADD_ENTRY).run(accountId, ...MADE_WITH.map((column) => values[column]));
   return Number(lastInsertRowid);
 }
+
+/** Makes a tag of the viewer's own. Within a transaction. */
+export const addTag = (
+  writer: RawDatabase,
+  { accountId }: Viewer,
+  tag: Pick<Tag, 'id' | 'parentId' | 'name' | 'folded' | 'importId'>,
+): void => void prepared(writer, ADD_TAG).run({ ...tag, viewer: accountId });

@@ -1,6 +1,7 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { kinOf, tellingStems, type Kin, type KinPage, type Rarity } from '@glossarion/core/kin';
-import { ownView, ViewerConnection } from '../access';
+import { tagToken, type TagTree } from '@glossarion/core/tags';
+import { ownView, ViewerConnection, visibleTags } from '../access';
 import type { RawDatabase } from '../database/database';
 import { prepared } from '../database/prepared';
 import { LINES } from '../entities/block.queries';
@@ -13,6 +14,8 @@ import { BY_LINKS, HOLDING, LINKED } from './kin.queries';
 const CANDIDATES = 80;
 const STEMS = 14;
 const SHOWN = 5;
+/** The most tags that a stem is taken to name. */
+const TAGS_OF_STEM = 4;
 /** More lines than these of a page say no more about what it is about. */
 const LINES_READ = 400;
 
@@ -23,26 +26,29 @@ export class KinSearch {
   /** @param pages how many pages there are in all */
   find(accountId: string, pageId: string, pages: number): Kin[] {
     const connection = new ViewerConnection(this.database, ownView(accountId), true);
-    const page = pageOf(connection, pageId);
+    const tags = visibleTags(connection);
+    const page = pageOf(connection, tags, pageId);
     if (!page) return [];
     const rarity = rarityOf(connection, pages);
     const stems = tellingStems(page, rarity, STEMS);
     const linked = new Set(linkedWith(connection, pageId));
-    const candidates = new Set([...byWords(connection, stems), ...byLinks(connection, pageId)]);
+    const candidates = new Set([...byWords(connection, tags, stems), ...byLinks(connection, pageId)]);
     const others = [...candidates]
       .filter((id) => id !== pageId && !linked.has(id) && isKin(connection, id))
-      .flatMap((id) => pageOf(connection, id) ?? []);
+      .flatMap((id) => pageOf(connection, tags, id) ?? []);
     return kinOf(page, others, rarity, SHOWN);
   }
 }
 
 const idsOf = (rows: readonly { id: string }[]): string[] => rows.map(({ id }) => id);
 
-function pageOf(connection: ViewerConnection, id: string): KinPage | null {
+function pageOf(connection: ViewerConnection, tree: TagTree, id: string): KinPage | null {
   const step = connection.first<Step>(STEP, { id });
   if (!step) return null;
   const nodes = connection.all<{ node: string }>(LINES, { id, from: null, limit: LINES_READ });
   const titleOf = (target: string) => {
+    const tag = tree.nameOf(target);
+    if (tag !== null) return tag;
     const linked = connection.first<Step>(STEP, { id: target });
     return linked?.day === null ? linked.name : '';
   };
@@ -60,9 +66,14 @@ function pageOf(connection: ViewerConnection, id: string): KinPage | null {
 export const linkedWith = (connection: ViewerConnection, id: string): string[] =>
   idsOf(connection.all(LINKED, { id })).filter((each) => each !== id);
 
-function byWords(connection: ViewerConnection, stems: readonly string[]): string[] {
+function byWords(connection: ViewerConnection, tree: TagTree, stems: readonly string[]): string[] {
   if (stems.length === 0) return [];
-  const match = stems.map((stem) => `"${stem.replaceAll('"', '')}"*`).join(' OR ');
+  const match = stems
+    .flatMap((stem) => [
+      `"${stem.replaceAll('"', '')}"*`,
+      ...tree.named(stem, true, TAGS_OF_STEM).map((tag) => `"${tagToken(tag)}"`),
+    ])
+    .join(' OR ');
   return idsOf(connection.all(RANKED, { match, limit: CANDIDATES }));
 }
 

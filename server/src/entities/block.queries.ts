@@ -2,7 +2,7 @@
 
 /** The block that an id names, now or formerly, whichever document it stands in. */
 export const BLOCK = `
-  SELECT b.documentId AS pageId, b.id AS blockId, b.node FROM blocks b JOIN entries e ON e.id = b.documentId
+  SELECT b.documentId AS pageId, b.id AS blockId, b.node FROM blocks b CROSS JOIN entries e ON e.id = b.documentId
   WHERE b.id IN (@id, (SELECT f.blockId FROM formerIds f WHERE f.formerId = @id)) AND VISIBLE(e)
   ORDER BY b.id = @id DESC LIMIT 1`;
 
@@ -28,7 +28,7 @@ export const HELD_ELSEWHERE = `
  * These read on in a document that the viewer was found to see.
  */
 
-/** The lines of a document that have words or are among those `wearing` tags, for the one that holds what is looked for. */
-export const LINES_WITH_WORDS = `
+/** The lines of a document, with or without those that have no words, for the one that holds what is looked for. */
+export const LINES_TO_FIND = `
   SELECT b.id, b.words FROM blocks b WHERE b.documentId = @documentId
-  AND (b.words != '' OR b.id IN (SELECT value FROM json_each(@wearing))) ORDER BY b.position`;
+  AND (b.words != '' OR @withWordless) ORDER BY b.position`;

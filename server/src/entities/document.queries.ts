@@ -6,6 +6,5 @@ export const UPDATES = 'SELECT data FROM updates WHERE documentId = ? ORDER BY n
 export const ADD_DOCUMENT = 'INSERT INTO documents (id, holder, json) VALUES (?, ?, ?)';
 /** What is not given stays as it is. */
 export const WRITE_DOCUMENT = 'UPDATE documents SET json = COALESCE(?, json), state = COALESCE(?, state) WHERE id = ?';
-export const ADD_UPDATE = 'INSERT INTO updates (documentId, data) VALUES (?, ?)';
 
 export const REMOVAL = 'SELECT ranges FROM removals WHERE documentId = ? AND client = ? AND clock = ?';

@@ -11,7 +11,8 @@ export type FactTable = 'links' | 'tagUses' | 'fileUses' | 'formerIds';
 
 export const DROP_FACTS = (table: FactTable) => `DELETE FROM ${table} WHERE documentId = ?`;
 
-export const PUT_FACT = (table: FactTable, columns: readonly string[]) =>
+/** A row of a table whose rows belong to documents. */
+export const PUT_ROW = (table: FactTable | 'updates', columns: readonly string[]) =>
   `INSERT OR REPLACE INTO ${table} (documentId, ${columns.join(', ')}) VALUES (?${', ?'.repeat(columns.length)})`;
 
 export const OTHER_NAMES = 'SELECT name FROM otherNames WHERE pageId = ? ORDER BY position';

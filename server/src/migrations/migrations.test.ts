@@ -146,7 +146,7 @@ function putBody(database: BetterSqlite3.Database, pageId: string, body: BodyJso
     database
       .prepare('INSERT INTO links VALUES (?, ?, ?, ?, ?)')
       .run(pageId, each.position, each.blockId, each.target, each.words);
-  const tags = facts.blocks.flatMap(({ id, node }) => [...tagsIn(node)].map(({ name }) => ({ blockId: id, name })));
+  const tags = facts.blocks.flatMap(({ id, node }) => tagsIn(node).map(({ name }) => ({ blockId: id, name })));
   for (const [position, { blockId, name: tagName }] of tags.entries())
     database
       .prepare('INSERT INTO tags VALUES (?, ?, ?, ?, ?)')

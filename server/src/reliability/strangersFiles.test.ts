@@ -2,6 +2,7 @@ import BetterSqlite3 from 'better-sqlite3';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { shownWords, type BodyJson, type NodeJson } from '@glossarion/core/document';
+import { TagTree, type Tag } from '@glossarion/core/tags';
 import { parseMarkdown, type ImportReport } from '@glossarion/core/formats/markdown';
 import { times } from '@glossarion/core/testing';
 import { BuiltServer } from '../testing/builtServer';
@@ -113,11 +114,12 @@ test('5, 6 files of two hundred strangers come in with every word, while others 
     id: string;
     name: string;
   }[];
+  const tags = new TagTree(database.prepare('SELECT id, parentId, name, pigment FROM tags').all() as Tag[]);
   database.close();
   const titles = new Map(titled.map(({ id, name }) => [id, name]));
   const kept = bodies.flatMap((json) =>
     (JSON.parse(json) as BodyJson).content.flatMap((node) =>
-      linesIn(node).map((line) => shownWords(line, (id) => titles.get(id) ?? '')),
+      linesIn(node).map((line) => shownWords(line, (id) => tags.nameOf(id) ?? titles.get(id) ?? '')),
     ),
   );
   const held = counted([...kept, ...(names as string[])].flatMap(wordsOf));

@@ -106,7 +106,7 @@ function normal(text: string): string {
 
 /**
  * What is found, whatever its order: that goes by how rare a word is in all that the server stores, and no more can be
- * learned from it (docs/decisions/20-access.md).
+ * learned from it (docs/decisions/20).
  */
 const unordered = (text: string): string =>
   JSON.stringify((JSON.parse(text) as unknown[]).map((each) => JSON.stringify(each)).sort());

@@ -37,7 +37,8 @@ import {
   type StoredDocument,
 } from '../entities';
 import { HELD_ELSEWHERE } from '../entities/block.queries';
-import { ADD_DOCUMENT, ADD_UPDATE, DOCUMENT, REMOVAL, UPDATES, WRITE_DOCUMENT } from '../entities/document.queries';
+import { ADD_DOCUMENT, DOCUMENT, REMOVAL, UPDATES, WRITE_DOCUMENT } from '../entities/document.queries';
+import { PUT_ROW } from '../entities/fact.queries';
 import { DROP_INDEX } from '../entities/find.queries';
 import { notFound } from '../problem';
 import { changedBetween, linkedBetween } from './changedBetween';
@@ -47,6 +48,7 @@ import { HOLDERS, type Held, type HolderKind } from './holders';
 import type { Tags } from './tags';
 import type { Changed } from '@glossarion/core/notices';
 
+const ADD_UPDATE = PUT_ROW('updates', ['data']);
 /** Updates that are kept apart before they are folded into one state. */
 const COMPACT_AFTER = 200;
 /** Rows that one statement stores. */

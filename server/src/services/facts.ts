@@ -4,7 +4,7 @@ import { tagToken } from '@glossarion/core/tags';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
-import { DROP_BLOCK, DROP_FACTS, PUT_BLOCK, PUT_FACT, type FactTable } from '../entities/fact.queries';
+import { DROP_BLOCK, DROP_FACTS, PUT_BLOCK, PUT_ROW, type FactTable } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -133,7 +133,7 @@ export class FactWriter {
     if (previous && JSON.stringify(previous) === JSON.stringify(next)) return;
     if (!previous && next.length === 0) return;
     this.run(DROP_FACTS(table), documentId);
-    const put = PUT_FACT(table, columns);
+    const put = PUT_ROW(table, columns);
     for (const row of next) this.run(put, documentId, ...columns.map((column) => row[column]));
   }
 }
@@ -159,7 +159,7 @@ const indexed = new WeakMap<BlockFact['node'], string>();
 function indexedBlock({ node, words }: BlockFact): string {
   let known = indexed.get(node);
   if (known === undefined) {
-    const tags = [...tagsIn(node)].flatMap(({ tag }) => (tag === null ? [] : tagToken(tag)));
+    const tags = tagsIn(node).flatMap(({ tag }) => (tag === null ? [] : tagToken(tag)));
     indexed.set(node, (known = [indexedWords(words), ...tags].filter((found) => found !== '').join(' ')));
   }
   return known;

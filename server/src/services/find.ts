@@ -15,7 +15,7 @@ import type { Target } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
 import { sees, visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { BLOCK, LINES_WITH_WORDS } from '../entities/block.queries';
+import { BLOCK, LINES_TO_FIND } from '../entities/block.queries';
 import { ALL_STEPS } from '../entities/entry.queries';
 import { RANKED, UNRANKED } from '../entities/find.queries';
 import { TAGS_OF } from '../entities/link.queries';
@@ -25,7 +25,7 @@ import type { Tags } from './tags';
 
 const SHOWN = 24;
 /** The most tags that a word is taken to name. */
-const TAGS_FOUND = 64;
+const TAGS_FOUND = 24;
 /** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
 const SHORT = 3;
 /** The names of so many accounts are kept ready. */
@@ -60,7 +60,8 @@ export class Find {
     const tree = this.tags.tree(connection);
     const named: NamedTags = new Map();
     const ids = idsOf(connection, query, (word, isBeginning) => {
-      const tags = tree.named(word, isBeginning, TAGS_FOUND);
+      // A letter or two begin too many.
+      const tags = tree.named(word, isBeginning && word.length >= SHORT, TAGS_FOUND);
       for (const tag of tags) named.set(tag, tree.nameOf(tag)!);
       return tags.map(tagToken);
     });
@@ -160,27 +161,35 @@ function wornBy(connection: ViewerConnection, named: NamedTags, documentId: stri
   return worn;
 }
 
-/** The first line that holds most of what is looked for. */
+interface FoundLine {
+  id: string;
+  words: string;
+}
+
+/** The first line that holds most of what is looked for: in its words, else with the names of the tags it wears. */
 function bestLine(
   connection: ViewerConnection,
   named: NamedTags,
   documentId: string,
   query: FindQuery,
-): { id: string; words: string } | null {
-  const worn = wornBy(connection, named, documentId);
-  const wearing = JSON.stringify([...worn.keys()]);
-  const lines = connection.each<{ id: string; words: string }>(LINES_WITH_WORDS, { documentId, wearing });
+): FoundLine | null {
   const wanted = query.words.length + (query.beginning === null ? 0 : 1);
-  let best: { id: string; words: string } | null = null;
-  let bestFits = 0;
-  for (const line of lines) {
-    const tags = worn.get(line.id);
-    const fits = countFits(tags === undefined ? line.words : `${line.words} ${tags}`, query);
-    if (fits > bestFits) {
-      best = line;
-      bestFits = fits;
+  const best = (worn: ReadonlyMap<string, string>): { line: FoundLine | null; fits: number } => {
+    // A line that says nothing but a tag has no words of its own.
+    const lines = connection.each<FoundLine>(LINES_TO_FIND, { documentId, withWordless: Number(worn.size > 0) });
+    let found: FoundLine | null = null;
+    let most = 0;
+    for (const line of lines) {
+      const tags = worn.get(line.id);
+      const fits = countFits(tags === undefined ? line.words : `${line.words} ${tags}`, query);
+      if (fits <= most) continue;
+      [found, most] = [line, fits];
       if (fits >= wanted) break;
     }
-  }
-  return best;
+    return { line: found, fits: most };
+  };
+  const byWords = best(new Map());
+  if (byWords.fits >= wanted) return byWords.line;
+  const worn = wornBy(connection, named, documentId);
+  return worn.size > 0 ? best(worn).line : byWords.line;
 }

@@ -11,7 +11,7 @@ import {
 } from '@glossarion/core/document';
 import type { Pigment } from '@glossarion/core/outline';
 import { foldTag, tagKey, tagPath, TagTree, writtenTag, type Tag } from '@glossarion/core/tags';
-import { ownedBy, ownTag, ownTagPaths, visibleTags, writableTag, type Viewer, type ViewerConnection } from '../access';
+import { addTag, ownTag, ownTagPaths, visibleTags, writableTag, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { DocumentEntity, TagEntity } from '../entities';
@@ -107,12 +107,12 @@ export class Tags {
     typed: readonly TypedTag[],
     importId: string | null = null,
   ): Promise<TagOf> {
-    const stored = new Map<string, string | null>();
+    const stored = new Map<string, string>();
     const keyOf = ({ tag, name }: TypedTag) => `${tag ?? ''} ${name}`;
     for (const each of typed) {
       if (!stored.has(keyOf(each))) stored.set(keyOf(each), await this.storeOne(manager, viewer, each, importId));
     }
-    return (each) => stored.get(keyOf(each)) ?? null;
+    return (each) => stored.get(keyOf(each))!;
   }
 
   private async storeOne(
@@ -120,10 +120,9 @@ export class Tags {
     viewer: Viewer,
     { tag, name }: TypedTag,
     importId: string | null,
-  ): Promise<string | null> {
+  ): Promise<string> {
     if (tag !== null && (await ownTag(manager, viewer, tag))) return tag;
-    const path = tagPath(name);
-    return path.length === 0 ? null : this.atPath(manager, viewer, path, tag, importId);
+    return this.atPath(manager, viewer, tagPath(name), tag, importId);
   }
 
   private async pathsOf(manager: EntityManager, viewer: Viewer): Promise<Map<string, TagAt>> {
@@ -175,8 +174,7 @@ export class Tags {
   ): Promise<string> {
     const isFree = wantedId !== null && !(await manager.existsBy(DocumentEntity, { id: wantedId }));
     const id = isFree ? wantedId : newId();
-    const folded = foldTag(name);
-    await manager.insert(TagEntity, { id, ...ownedBy(viewer), parentId, name, folded, pigment: null, importId });
+    addTag(this.database.writer, viewer, { id, parentId, name, folded: foldTag(name), importId });
     // What describes it.
     const body = emptyBody(namedId(id, 'first'));
     prepared(this.database.writer, ADD_DOCUMENT).run(id, 'tag', JSON.stringify(body));

@@ -1,3 +1,4 @@
+import { isTagName } from '../../tags/path';
 import type { Element } from 'hast';
 import { isId } from '../../document/ids';
 import { isSafeAddress } from '../../document/marks';
@@ -54,8 +55,9 @@ function styledMarks(style: string, marks: MarkJson[]): MarkJson[] {
 export function readInlineElement(element: Element, marks: MarkJson[]): { leaf: NodeJson | null; marks: MarkJson[] } {
   const { tagName, properties } = element;
   if (tagName === 'br') return { leaf: { type: 'hardBreak' }, marks };
-  if (typeof properties.dataTag === 'string' && properties.dataTag !== '') {
-    return { leaf: withMarks({ type: 'tag', attrs: { name: properties.dataTag.slice(0, 200) } }, marks), marks };
+  const tag = typeof properties.dataTag === 'string' ? properties.dataTag.slice(0, 200) : '';
+  if (isTagName(tag)) {
+    return { leaf: withMarks({ type: 'tag', attrs: { name: tag } }, marks), marks };
   }
   if (tagName === 'a') {
     const { dataTarget: target, dataOwn: own, href } = properties;

@@ -2,7 +2,7 @@ import type { Definition, PhrasingContent } from 'mdast';
 import { isId } from '../../document/ids';
 import { isSafeAddress } from '../../document/marks';
 import { HIGHLIGHTS, type MarkJson, type NodeJson } from '../../document/types';
-import { TAG_PATTERN } from '../../tags/path';
+import { isTagName, TAG_PATTERN } from '../../tags/path';
 import { joinedText, orderedMarks } from '../markTree';
 import { asWritten, broughtBack } from './escapes';
 import type { LinkReference } from './types';
@@ -133,7 +133,8 @@ function readTag(value: string, place: Place): NodeJson[] | null {
   if (/^<!--[\s-]*-->$/u.test(value) || /^<wbr\s*\/?>$/iu.test(value)) return [];
   if (/^<br\s*\/?>$/iu.test(value)) return [{ type: 'hardBreak' }];
   const own = /^<span data-tag="([^"]*)">$/u.exec(value);
-  if (own) return [withMarks({ type: 'tag', attrs: { name: decoded(own[1]!) } }, place.marks)];
+  if (own && isTagName(decoded(own[1]!)))
+    return [withMarks({ type: 'tag', attrs: { name: decoded(own[1]!) } }, place.marks)];
   const [, isClosing, name, attributes] = /^<(\/?)([a-z]+)((?:\s[^>]*)?)>$/iu.exec(value) ?? [];
   if (name === 'span') return [];
   const type = MARK_TAGS[name?.toLowerCase() ?? ''];

@@ -3,6 +3,7 @@ import { block } from '../../document/build';
 import { newId } from '../../document/ids';
 import { MAX_BLOCKS, type BodyJson, type NodeJson } from '../../document/types';
 import { MAX_OTHER_NAMES } from '../../acts';
+import { isTagName } from '../../tags/path';
 import { nameOf, orderedNames, restOf, sortIntoFolders, takeDays, FOLDER_KEYS, type Folder } from './folders';
 import type { FrontMatter } from './frontMatter';
 import { readFile, type ReadFile } from './readFile';
@@ -295,8 +296,9 @@ const withoutTitle = (blocks: NodeJson[], title: string): NodeJson[] =>
 
 /** Tags named in the head of a file are the page’s own, and stand in a line beneath its title. */
 function withTags(blocks: NodeJson[], tags: readonly string[] | undefined): NodeJson[] {
-  if (!tags || tags.length === 0) return blocks;
-  const inline = tags.flatMap((name, index) => [
+  const names = tags?.filter(isTagName) ?? [];
+  if (names.length === 0) return blocks;
+  const inline = names.flatMap((name, index) => [
     ...(index > 0 ? [{ type: 'text', text: ' ' }] : []),
     { type: 'tag', attrs: { name: name.replace(/^#/u, '') } },
   ]);
