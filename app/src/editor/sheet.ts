@@ -58,7 +58,7 @@ export const writingSheet = `
 .link[data-state='binned']::after { content: ' in the bin'; font: 14px ${face.interface}; }
 .link[data-state='gone']::after { content: ' gone'; font: 14px ${face.interface}; }
 .link.ProseMirror-selectednode, .tag.ProseMirror-selectednode { outline: 2px solid var(--lapis); outline-offset: 2px; border-radius: 2px; }
-.tag { font: 500 .86em ${face.capitals}; font-feature-settings: 'c2sc', 'smcp'; text-transform: lowercase; letter-spacing: .05em; color: var(--ochre); }
+.tag { font: 500 .86em ${face.capitals}; font-feature-settings: 'c2sc', 'smcp'; text-transform: lowercase; letter-spacing: .05em; word-spacing: -.16em; color: var(--ochre); }
 .writing code { font: .82em ${face.code}; background: var(--ground); padding: 1px 4px; border-radius: 3px; }
 .writing pre { background: var(--ground); padding: 12px 14px; overflow-x: auto; border-radius: 3px; }
 .writing pre code { background: none; padding: 0; }
