@@ -86,7 +86,10 @@ export function makeApp(services: Services): Express {
 
   const api = express.Router();
   api.use(async (request, response, next) => {
-    response.setHeader('Cache-Control', 'no-store');
+    // What is private may be kept by its reader's own browser, which asks each time whether it still holds.
+    const isRead = request.method === 'GET' || request.method === 'HEAD';
+    response.setHeader('Cache-Control', isRead ? 'private, no-cache' : 'no-store');
+    response.vary('Cookie');
     const isWrite = !['GET', 'HEAD', 'OPTIONS'].includes(request.method);
     if (isWrite && !isOwnOrigin(request.headers.origin, request.headers.host, config.origin)) {
       next(new Problem(403, 'This was asked from another site and was not done.'));

@@ -1,7 +1,7 @@
 import * as Y from 'yjs';
 import { OUTDATED, SCHEMA_VERSION, seedDocument, UPDATE_PIECE } from '@glossarion/core/document';
-import type { Told } from '@glossarion/core/notices';
-import { dayTemplate } from '@glossarion/core/journal';
+import type { ChangeNotice } from '@glossarion/core/notices';
+import { beginDay } from '@glossarion/core/journal';
 import type { ServerMessage } from '@glossarion/core/messages';
 import type { LocalStore, OutboxItem } from './localStore';
 import { PageDocument } from './pageDocument';
@@ -12,7 +12,7 @@ export type Saving = 'saved' | 'saving' | 'offline' | 'full';
 
 export interface LibraryEvents {
   onSaving: (saving: Saving) => void;
-  onChanged: (changed: Told[]) => void;
+  onChanged: (changed: ChangeNotice[]) => void;
   onKept: () => void;
   /** The server can't store anything at present, for this reason. */
   onFull: (reason: string) => void;
@@ -181,7 +181,7 @@ export class Library {
     }
     if (this.isConnected || page.isReady || page.day === null) return;
     page.epoch = 1;
-    const seed = seedDocument(page.pageId, '', dayTemplate(page.pageId));
+    const seed = seedDocument(page.pageId, '', beginDay({ pageId: page.pageId }));
     Y.applyUpdate(page.document, seed, 'stored');
     page.seed = seed;
     this.setReady(page);

@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
-import type { Told } from '@glossarion/core/notices';
+import type { ChangeNotice } from '@glossarion/core/notices';
 import { api } from '../state/api';
 import { refreshTargets, store } from '../state/store';
 import { noticed, savingChanged } from '../state/view';
@@ -44,7 +44,7 @@ const TAGS = {
 type Tag = (typeof TAGS)[keyof typeof TAGS];
 
 /** The answers that have to be asked for again, of those that this window keeps. */
-const tagsOf = ({ what, ids }: Told): (Tag | { type: Tag; id: string })[] =>
+const tagsOf = ({ what, ids }: ChangeNotice): (Tag | { type: Tag; id: string })[] =>
   ids === null ? [TAGS[what]] : ids.map((id) => ({ type: TAGS[what], id }));
 
 /** While somebody writes on, the sign of saving does not flicker, and what other places show of it is not asked for. */

@@ -93,7 +93,7 @@ export const api = createApi({
       query: (id) => `/entries/${id}/contents`,
       providesTags: (_found, _error, id) => [...tagged('Outline', [id]), ...tagged('Folds', [id])],
     }),
-    beneath: build.query<ContentsEntry[], { id: string; levels: number }>({
+    beneath: build.query<Omit<ContentsEntry, 'isOpen'>[], { id: string; levels: number }>({
       query: ({ id, levels }) => `/entries/${id}/beneath?levels=${levels}`,
       providesTags: (found, _error, { id }) => [...tagged('Outline', [id]), ...tagged('Titles', ids(found))],
     }),

@@ -101,6 +101,11 @@ export const PLACE: Attributes = {
   tint: oneOf(HIGHLIGHTS),
 };
 
+/** An element of a page, as far as attributes are read of it: core knows no DOM. */
+export interface Marked {
+  getAttribute: (name: string) => string | null;
+}
+
 /** Attributes as Tiptap wants them; in the page they are kept as `data-<name>`. */
 export const nodeAttributes = (attributes: Attributes): Record<string, NodeAttribute> =>
   Object.fromEntries(
@@ -109,7 +114,7 @@ export const nodeAttributes = (attributes: Attributes): Record<string, NodeAttri
       {
         default: fallback,
         keepOnSplit: false,
-        parseHTML: (element: HTMLElement) => {
+        parseHTML: (element: Marked) => {
           const text = element.getAttribute(`data-${name}`);
           return (text === null ? undefined : read(text)) ?? fallback;
         },

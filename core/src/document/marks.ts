@@ -1,5 +1,5 @@
 import { Mark } from '@tiptap/core';
-import { nodeAttributes, oneOf, textOf, type Attributes } from './attributes';
+import { nodeAttributes, oneOf, textOf, type Attributes, type Marked } from './attributes';
 import { HIGHLIGHTS } from './types';
 
 /** The inline styles of a body, without views. */
@@ -45,7 +45,7 @@ export const WebLink = Mark.create({
   parseHTML: () => [
     {
       tag: 'a[href]:not([data-target])',
-      getAttrs: (element: HTMLElement) => (isSafeAddress(element.getAttribute('href')) ? null : false),
+      getAttrs: (element: Marked) => (isSafeAddress(element.getAttribute('href')) ? null : false),
     },
   ],
   renderHTML: ({ HTMLAttributes }) => [

@@ -1,3 +1,4 @@
+export * from './beginning';
 export * from './day';
 export * from './ink';
 export * from './page';

@@ -1,7 +1,8 @@
 import type { Season } from '../outline/season';
 
 /** What a link finds at its other end. */
-export type LinkState = 'written' | 'unwritten' | 'aside' | 'binned' | 'gone';
+export const LINK_STATES = ['written', 'unwritten', 'aside', 'binned', 'gone'] as const;
+export type LinkState = (typeof LINK_STATES)[number];
 
 export interface LinkTarget {
   isDeleted: boolean;

@@ -1,4 +1,4 @@
-import type { Told } from '../notices/changed';
+import type { ChangeNotice } from '../notices/changed';
 
 /** What a window and the server say to each other over the socket. Updates and state vectors are Yjs bytes in base64. */
 
@@ -19,7 +19,7 @@ export type ServerMessage =
   /** The server can't store it at present; the window keeps it and sends it again. */
   | { type: 'wait'; page: string; number: number | null; reason: string }
   | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
-  | { type: 'changed'; changed: Told[] };
+  | { type: 'changed'; changed: ChangeNotice[] };
 
 /** Who made a change that the server tells of. */
 export type UpdateSource = 'window' | 'server';

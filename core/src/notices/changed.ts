@@ -3,7 +3,7 @@ export const CHANGED = ['title', 'links', 'outline', 'folds', 'desk', 'settings'
 export type Changed = (typeof CHANGED)[number];
 
 /** What changed, of which entries; null when it may be any. */
-export interface Told {
+export interface ChangeNotice {
   what: Changed;
   ids: string[] | null;
 }

@@ -4,7 +4,7 @@ import type { Place } from './place';
 /** Where a dragged entry would go, seen from the line it is held over. */
 export type DropZone = 'before' | 'inside' | 'after';
 
-interface Standing {
+interface StandingEntry {
   id: string;
   kind: EntryKind;
   parentId: string | null;
@@ -28,7 +28,11 @@ export function dropZone(dragged: EntryKind, over: EntryKind, fraction: number):
 }
 
 /** The place a zone of a line means. `siblings` are those of the line, in order. */
-export function dropPlace(over: Standing, zone: DropZone, siblings: readonly { id: string; kind: EntryKind }[]): Place {
+export function dropPlace(
+  over: StandingEntry,
+  zone: DropZone,
+  siblings: readonly { id: string; kind: EntryKind }[],
+): Place {
   if (zone === 'inside') return { parentId: over.id };
   if (zone === 'after') return { parentId: over.parentId, afterId: over.id };
   const index = siblings.findIndex((sibling) => sibling.id === over.id);
@@ -45,9 +49,9 @@ export type Step = 'up' | 'down' | 'in' | 'out';
  */
 export function stepPlace(
   step: Step,
-  moved: Standing,
+  moved: StandingEntry,
   siblings: readonly { id: string; kind: EntryKind }[],
-  parent: Standing | null,
+  parent: StandingEntry | null,
 ): Place | null {
   const alike = siblings.filter((sibling) => sibling.kind === moved.kind);
   const index = alike.findIndex((sibling) => sibling.id === moved.id);

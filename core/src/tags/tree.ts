@@ -12,13 +12,13 @@ export interface Tag {
   pigment: Pigment | null;
 }
 
-interface Known extends Tag {
+interface TagWithPath extends Tag {
   path: readonly Tag[];
 }
 
 /** The tags of somebody, by what they stand beneath. */
 export class TagTree {
-  private known: ReadonlyMap<string, Known>;
+  private known: ReadonlyMap<string, TagWithPath>;
   /** The folded words of each path; made when a word is looked for. */
   private words: { id: string; words: string[]; length: number }[] | undefined;
 

@@ -5,7 +5,7 @@ import { KinSearch } from './kin';
 import { AlsoNamedSearch, type AlsoNamedBatch } from './alsoNamed';
 
 /** What the background is asked for. */
-export type Asked =
+export type HelperRequest =
   | { do: 'alsoNamed' }
   | { do: 'forget'; accountId: string }
   | { do: 'kin'; accountId: string; pageId: string; pages: number }
@@ -19,7 +19,10 @@ export interface Answers {
 }
 
 /** Answers what is asked, from a database that is only read; `join` joins the newest part to it. */
-export function answerWith(database: RawDatabase, join: () => void): (asked: Asked) => Answers[Asked['do']] {
+export function answerWith(
+  database: RawDatabase,
+  join: () => void,
+): (asked: HelperRequest) => Answers[HelperRequest['do']] {
   const alsoNamed = new AlsoNamedSearch(database);
   const kin = new KinSearch(database);
   return (asked) => {
@@ -40,7 +43,7 @@ export function answerWith(database: RawDatabase, join: () => void): (asked: Ask
 
 /** Whoever does the background work. */
 export interface Helper {
-  ask: <K extends Asked['do']>(asked: Extract<Asked, { do: K }>) => Promise<Answers[K]>;
+  ask: <K extends HelperRequest['do']>(asked: Extract<HelperRequest, { do: K }>) => Promise<Answers[K]>;
   close: () => Promise<void>;
 }
 

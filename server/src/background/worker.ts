@@ -1,6 +1,6 @@
 import BetterSqlite3 from 'better-sqlite3';
 import { parentPort, workerData } from 'node:worker_threads';
-import { answerWith, type Asked } from './helper';
+import { answerWith, type HelperRequest } from './helper';
 
 /** The thread that does what may take long, beside the one that serves. It reads the data; it never changes any. */
 const { file } = workerData as { file: string };
@@ -14,7 +14,7 @@ const answer = answerWith(database, () => {
   }
 });
 
-parentPort!.on('message', ({ number, asked }: { number: number; asked: Asked }) => {
+parentPort!.on('message', ({ number, asked }: { number: number; asked: HelperRequest }) => {
   try {
     parentPort!.postMessage({ number, value: answer(asked) });
   } catch (error) {

@@ -6,13 +6,10 @@ export const PUT_BLOCK = `
 
 export const DROP_BLOCK = 'DELETE FROM blocks WHERE documentId = ? AND id = ?';
 
-/** The tables of facts that are written anew for a document when any of its rows differ. */
-export type FactTable = 'links' | 'tagUses' | 'fileUses' | 'formerIds';
-
-export const DROP_FACTS = (table: FactTable) => `DELETE FROM ${table} WHERE documentId = ?`;
+export const DROP_ROWS = (table: string) => `DELETE FROM ${table} WHERE documentId = ?`;
 
 /** A row of a table whose rows belong to documents. */
-export const PUT_ROW = (table: FactTable | 'updates', columns: readonly string[]) =>
+export const PUT_ROW = (table: string, columns: readonly string[]) =>
   `INSERT OR REPLACE INTO ${table} (documentId, ${columns.join(', ')}) VALUES (?${', ?'.repeat(columns.length)})`;
 
 export const OTHER_NAMES = 'SELECT name FROM otherNames WHERE pageId = ? ORDER BY position';

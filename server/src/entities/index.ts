@@ -38,6 +38,7 @@ export * from './formerId';
 export * from './grant';
 export * from './importUnderWay';
 export * from './kin';
+export * from './lineFacts';
 export * from './link';
 export * from './otherName';
 export * from './pin';

@@ -2,6 +2,7 @@ import request from 'supertest';
 import { WebSocket } from 'ws';
 import { newId, SCHEMA_VERSION } from '@glossarion/core/document';
 import { ACT_KINDS } from '@glossarion/core/acts';
+import { statusesOf } from '../routes/description';
 import { declaredRoutes } from '../routes/route';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { acts } from '../testing/trespassing/acts';
@@ -131,6 +132,8 @@ test('8 what was given to read is read, and changed by nothing', async () => {
     const statuses: number[] = [];
     for (const each of asks) statuses.push(await ask(method, each));
     if (String(statuses) !== String(ROUTE_CELLS[key])) wrong.push([key, statuses]);
+    const described = statusesOf(declaredRoutes.get(key)!);
+    if (statuses.some((status) => !described.includes(status))) wrong.push([key, 'not described', statuses]);
   }
   for (const kind of Object.keys(ACT_CELLS) as (keyof typeof ACT_CELLS)[]) {
     const statuses: number[] = [];

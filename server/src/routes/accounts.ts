@@ -4,7 +4,8 @@ import Joi from 'joi';
 import type { Services } from '../services';
 import type { Account } from '../entities';
 import { Problem } from '../problem';
-import { line, route, type Asked } from './route';
+import { line, route, type RouteRequest } from './route';
+import * as answers from './answers';
 
 export const SESSION_COOKIE = 'glossarion-session';
 export const DEMO_NAME = 'Ines Varga-Holt';
@@ -49,6 +50,8 @@ export function accountRoutes({ accounts, config }: Services): Router {
     {
       method: 'post',
       path: '/accounts',
+      answer: answers.signedIn,
+      refusals: [403, 409, 429],
       summary: 'Makes an account and signs in to it.',
       isOpen: true,
       body: Joi.object({ name, passphrase, invitation: Joi.string().allow('').max(200).default('') }),
@@ -61,7 +64,7 @@ export function accountRoutes({ accounts, config }: Services): Router {
 
   route(
     router,
-    { method: 'get', path: '/session', summary: 'Tells who is signed in.', isOpen: true },
+    { method: 'get', path: '/session', answer: answers.session, summary: 'Tells who is signed in.', isOpen: true },
     async ({ account }) => ({
       account: account ? shown(account) : null,
       isDemo: config.isDemo,
@@ -74,6 +77,8 @@ export function accountRoutes({ accounts, config }: Services): Router {
     {
       method: 'post',
       path: '/session',
+      answer: answers.signedIn,
+      refusals: [401, 429],
       summary: 'Signs in.',
       isOpen: true,
       body: Joi.object({ name: line(80).required(), passphrase: Joi.string().max(1024).required() }),
@@ -86,7 +91,14 @@ export function accountRoutes({ accounts, config }: Services): Router {
 
   route(
     router,
-    { method: 'post', path: '/session/demo', summary: 'Signs in to the demo account, in the demo only.', isOpen: true },
+    {
+      method: 'post',
+      path: '/session/demo',
+      answer: answers.signedIn,
+      refusals: [404, 429],
+      summary: 'Signs in to the demo account, in the demo only.',
+      isOpen: true,
+    },
     async (_asked, request, response) => {
       const account = config.isDemo && isLoopback(request) ? await accounts.byName(DEMO_NAME) : null;
       if (!account) throw new Problem(404, 'There is no demo here.');
@@ -97,9 +109,11 @@ export function accountRoutes({ accounts, config }: Services): Router {
   route(
     router,
     { method: 'delete', path: '/session', summary: 'Signs out.' },
-    async ({ session }: Asked, _request, response) => {
+    async ({ session }: RouteRequest, _request, response) => {
       await accounts.closeSession(session.id);
       response.clearCookie(SESSION_COOKIE, { path: '/' });
+      // Nothing that was read stays in the browser.
+      response.setHeader('Clear-Site-Data', '"cache"');
     },
   );
 

@@ -9,6 +9,7 @@ import type { Accepted } from '../services/documents';
 import { anywhere } from '../services/told';
 import { route } from './route';
 import { anyAct } from './shapes';
+import * as answers from './answers';
 
 /** Everything that changes the outline: making, naming, moving, laying aside, deleting, and taking any of it back. */
 export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }: Services): Router {
@@ -27,6 +28,8 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }
     {
       method: 'post',
       path: '/acts',
+      answer: answers.actsDone,
+      refusals: [404, 409, 413],
       summary: 'Does structural acts, all of them or none; answers with the acts that take them back.',
       body: Joi.object({ acts: Joi.array().items(anyAct).min(1).max(MAX_ACTS).required() }),
     },

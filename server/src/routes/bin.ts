@@ -3,6 +3,7 @@ import Joi from 'joi';
 import type { Services } from '../services';
 import { anywhere } from '../services/told';
 import { route, withId } from './route';
+import * as answers from './answers';
 
 /** The bin: what was deleted, and the only way in which anything is deleted for good. */
 export function binRoutes({ bin, forgetNames, notices }: Services): Router {
@@ -17,6 +18,7 @@ export function binRoutes({ bin, forgetNames, notices }: Services): Router {
     {
       method: 'get',
       path: '/bin',
+      answer: answers.bin,
       summary: 'What is in the bin, or what of it holds these words.',
       query: Joi.object({ q: Joi.string().allow('').max(500).default('') }),
     },
@@ -25,13 +27,26 @@ export function binRoutes({ bin, forgetNames, notices }: Services): Router {
 
   route(
     router,
-    { method: 'get', path: '/bin/:id/breaks', summary: 'What breaks when this is deleted for good.', params: withId },
+    {
+      method: 'get',
+      path: '/bin/:id/breaks',
+      answer: answers.breaks,
+      refusals: [403, 409],
+      summary: 'What breaks when this is deleted for good.',
+      params: withId,
+    },
     ({ viewer, params }) => bin.breaks(viewer, params.id!),
   );
 
   route(
     router,
-    { method: 'delete', path: '/bin/:id', summary: 'Deletes something in the bin for good.', params: withId },
+    {
+      method: 'delete',
+      path: '/bin/:id',
+      refusals: [409],
+      summary: 'Deletes something in the bin for good.',
+      params: withId,
+    },
     async ({ viewer, params }) => {
       await bin.purge(viewer, params.id!);
       tell(viewer.accountId);
@@ -40,7 +55,7 @@ export function binRoutes({ bin, forgetNames, notices }: Services): Router {
 
   route(
     router,
-    { method: 'delete', path: '/bin', summary: 'Deletes everything in the bin for good.' },
+    { method: 'delete', path: '/bin', answer: answers.emptied, summary: 'Deletes everything in the bin for good.' },
     async ({ viewer }) => {
       const gone = await bin.empty(viewer);
       tell(viewer.accountId);

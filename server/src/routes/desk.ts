@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { TASK_STATES, type TaskState } from '@glossarion/core/document';
 import type { Services } from '../services';
 import { route, withId } from './route';
+import * as answers from './answers';
 
 /** The Desk, and what it is gathered from: pins, visits, tasks. */
 export function deskRoutes({ desk, notices, tasks }: Services): Router {
@@ -10,12 +11,19 @@ export function deskRoutes({ desk, notices, tasks }: Services): Router {
 
   route(
     router,
-    { method: 'get', path: '/desk', summary: 'Pins, recents, this week, open tasks and unwritten pages.' },
+    {
+      method: 'get',
+      path: '/desk',
+      answer: answers.desk,
+      summary: 'Pins, recents, this week, open tasks and unwritten pages.',
+    },
     ({ viewer }) => desk.desk(viewer),
   );
 
-  route(router, { method: 'get', path: '/pins', summary: 'What is pinned, in order.' }, ({ viewer }) =>
-    desk.pins(viewer),
+  route(
+    router,
+    { method: 'get', path: '/pins', answer: answers.targets, summary: 'What is pinned, in order.' },
+    ({ viewer }) => desk.pins(viewer),
   );
 
   route(
@@ -23,6 +31,7 @@ export function deskRoutes({ desk, notices, tasks }: Services): Router {
     {
       method: 'get',
       path: '/recent',
+      answer: answers.targets,
       summary: 'The pages opened last.',
       query: Joi.object({ limit: Joi.number().integer().min(1).max(50).default(12) }),
     },

@@ -3,13 +3,16 @@ import Joi from 'joi';
 import { OVERVIEW_LEVELS } from '@glossarion/core/overview';
 import type { Services } from '../services';
 import { id, route, withId } from './route';
+import * as answers from './answers';
 
 /** Notebooks, sections and pages as they are read: where they stand and what stands in them. */
 export function entryRoutes({ entries, outline, notices }: Services): Router {
   const router = Router();
 
-  route(router, { method: 'get', path: '/notebooks', summary: 'The notebooks in their order.' }, ({ viewer }) =>
-    outline.notebooks(viewer),
+  route(
+    router,
+    { method: 'get', path: '/notebooks', answer: answers.contentsEntries, summary: 'The notebooks in their order.' },
+    ({ viewer }) => outline.notebooks(viewer),
   );
 
   route(
@@ -17,6 +20,7 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
     {
       method: 'get',
       path: '/entries/:id',
+      answer: answers.entryInfo,
       summary: 'One notebook, section or page and where it stands.',
       params: withId,
     },
@@ -30,6 +34,7 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
     {
       method: 'get',
       path: '/entries/:id/contents',
+      answer: answers.contents,
       summary: 'What stands beneath it, as far down as it was opened.',
       params: withId,
     },
@@ -41,6 +46,7 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
     {
       method: 'get',
       path: '/entries/:id/beneath',
+      answer: answers.beneath,
       summary: 'What is for now beneath it, some levels down, for overviews and leaves.',
       params: withId,
       query: Joi.object({
@@ -77,6 +83,7 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
     {
       method: 'get',
       path: '/targets',
+      answer: answers.targets,
       summary: 'What links show of these ids: present title, trail, state.',
       query: Joi.object({ ids: Joi.string().max(8000).required() }),
     },
@@ -89,7 +96,13 @@ export function entryRoutes({ entries, outline, notices }: Services): Router {
 
   route(
     router,
-    { method: 'get', path: '/blocks/:id', summary: 'The page a block stands on, now or formerly.', params: withId },
+    {
+      method: 'get',
+      path: '/blocks/:id',
+      answer: answers.blockPlace,
+      summary: 'The page a block stands on, now or formerly.',
+      params: withId,
+    },
     ({ viewer, params }) => {
       const block = entries.block(viewer, params.id!);
       return block ? { pageId: block.pageId, blockId: block.blockId } : { pageId: null, blockId: null };

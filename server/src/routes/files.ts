@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { Problem } from '../problem';
 import type { Services } from '../services';
 import { line, route, withId } from './route';
+import * as answers from './answers';
 
 /** What a browser may show in place. Everything else is handed over as a file. */
 const SHOWN = /^(?:image\/(?:png|jpeg|gif|webp|avif|apng|svg\+xml)|audio\/[\w.+-]+|application\/pdf)$/u;
@@ -25,9 +26,11 @@ export function fileRoutes({ attachments }: Services): Router {
     {
       method: 'post',
       path: '/files',
+      answer: answers.attachment,
+      refusals: [413, 507],
       summary: 'Takes in a file, which is sent as the body; the same content is stored once.',
       query: Joi.object({ name: line(300).required() }),
-      hasOwnBody: true,
+      ownBody: 'file',
     },
     async ({ viewer, query }, request, response) => {
       try {
@@ -53,6 +56,7 @@ export function fileRoutes({ attachments }: Services): Router {
       {
         method: 'get',
         path: address,
+        answer: 'file',
         summary: 'A file, shown in place where that is safe.',
         params: schema,
       },

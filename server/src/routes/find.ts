@@ -2,6 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import type { Services } from '../services';
 import { route } from './route';
+import * as answers from './answers';
 
 const typed = Joi.string().allow('').max(500).required();
 
@@ -14,6 +15,7 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
     {
       method: 'get',
       path: '/find',
+      answer: answers.findings,
       summary: 'Pages that hold these words, best first.',
       query: Joi.object({ q: typed }),
     },
@@ -25,6 +27,7 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
     {
       method: 'get',
       path: '/names',
+      answer: answers.targets,
       summary: 'Pages, sections and notebooks with a name like this; slips of the finger are forgiven.',
       query: Joi.object({ q: typed, limit: Joi.number().integer().min(1).max(50).default(8) }),
     },
@@ -39,6 +42,7 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
     {
       method: 'get',
       path: '/pickables',
+      answer: answers.pickables,
       summary: 'What links can lead to, for choosing from in a window: all of it, or what changed since a revision.',
       query: Joi.object({ since: Joi.number().integer().min(0).allow(null).default(null) }),
     },
@@ -50,6 +54,7 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
     {
       method: 'get',
       path: '/web-title',
+      answer: answers.webTitle,
       summary: 'The title of a web address, as the made-up web knows it; no request leaves.',
       query: Joi.object({
         address: Joi.string()

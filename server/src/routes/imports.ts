@@ -1,8 +1,10 @@
 import { raw, Router } from 'express';
 import { Problem } from '../problem';
 import type { Services } from '../services';
+import { importRequest } from '../threads/readRequest';
 import { anywhere } from '../services/told';
 import { route, withId } from './route';
+import * as answers from './answers';
 
 /** A request of more bytes takes a thread so much memory that it is not kept. */
 const LARGE = 4_000_000;
@@ -19,8 +21,10 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
     {
       method: 'post',
       path: '/imports',
+      answer: answers.importReport,
+      refusals: [409, 413],
       summary: 'Takes in a folder of Markdown files, each as `path` and `text`, or `bytes` in base64: all, or nothing.',
-      hasOwnBody: true,
+      ownBody: importRequest,
     },
     async ({ viewer }, request) => {
       const sent = Buffer.isBuffer(request.body) ? new Uint8Array(request.body) : new Uint8Array();
@@ -39,7 +43,13 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
 
   route(
     router,
-    { method: 'get', path: '/imports/:id', summary: 'How far an import has come.', params: withId },
+    {
+      method: 'get',
+      path: '/imports/:id',
+      answer: answers.importProgress,
+      summary: 'How far an import has come.',
+      params: withId,
+    },
     ({ viewer, params }) => imports.progress(viewer, params.id!),
   );
 

@@ -5,6 +5,7 @@ import { JOURNAL, type MarginFilter } from '@glossarion/core/margin';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
 import { day, id, line, route, withId } from './route';
+import * as answers from './answers';
 
 /** A piece of a long list. */
 interface Piece {
@@ -28,6 +29,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/pages/:id',
+      answer: answers.page,
       summary: 'A page: where it stands, its text, and what its links show.',
       params: withId,
     },
@@ -39,6 +41,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/pages/:id/margin',
+      answer: answers.margin,
       summary: 'What points at a page, with the lines around each link, newest first.',
       params: withId,
       query: Joi.object({
@@ -61,6 +64,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/pages/:id/alsoNamed',
+      answer: answers.alsoNamed,
       summary: 'Lines that name a page, or a day, without linking it.',
       params: withId,
       query: Joi.object(piece(50)),
@@ -76,6 +80,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/pages/:id/kin',
+      answer: answers.kin,
       summary: 'The pages most like one, as they were found last; missing ones are looked for.',
       params: withId,
     },
@@ -87,6 +92,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/pages/:id/lines',
+      answer: answers.lines,
       summary: 'Lines of a page that can be linked to, headings first.',
       params: withId,
       query: Joi.object({ q: Joi.string().allow('').max(200).default('') }),
@@ -96,7 +102,13 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
 
   route(
     router,
-    { method: 'get', path: '/glimpses/:id', summary: 'What a preview shows of anything with an id.', params: withId },
+    {
+      method: 'get',
+      path: '/glimpses/:id',
+      answer: answers.glimpse,
+      summary: 'What a preview shows of anything with an id.',
+      params: withId,
+    },
     ({ viewer, params }) => glimpses.of(viewer, params.id!),
   );
 
@@ -105,6 +117,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/journal/days/:day',
+      answer: answers.day,
       summary: 'One day, from its template when nothing is written yet.',
       params: Joi.object({ day: day.required() }),
     },
@@ -119,6 +132,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/journal/days',
+      answer: answers.days,
       summary: 'Written days before a day, newest first.',
       query: Joi.object({ before: day.required(), limit: Joi.number().integer().min(1).max(31).default(7) }),
     },
@@ -134,6 +148,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     {
       method: 'get',
       path: '/journal/week',
+      answer: answers.week,
       summary: 'The words written on the seven days that end with this one.',
       query: Joi.object({ day: day.required() }),
     },

@@ -7,7 +7,7 @@ import type { Account, Session } from '../entities';
 import { Problem } from '../problem';
 
 /** What is known of a request once it has been let in. */
-export interface Asked {
+export interface RouteRequest {
   account: Account;
   session: Session;
   viewer: Viewer;
@@ -24,13 +24,17 @@ export interface RouteOptions {
   params?: Joi.ObjectSchema;
   query?: Joi.ObjectSchema;
   body?: Joi.ObjectSchema;
-  /** The body is no JSON; the handler reads it. */
-  hasOwnBody?: boolean;
+  /** What is sent that the handler reads by itself: JSON of this form, or the bytes of a file. */
+  ownBody?: Joi.ObjectSchema | 'file';
+  /** What is answered: JSON of this form, or the bytes of a file; nothing when it isn't said. */
+  answer?: Joi.Schema | 'file';
+  /** Why it may be refused, beside what all are refused for (routes/description). */
+  refusals?: readonly number[];
   /** Open to those who are not signed in. */
   isOpen?: boolean;
 }
 
-type Handler = (asked: Asked, request: Request, response: Response) => unknown;
+type Handler = (asked: RouteRequest, request: Request, response: Response) => unknown;
 
 /** A route as it was declared, for the description of the interface. */
 export const declaredRoutes = new Map<string, RouteOptions>();
@@ -46,7 +50,7 @@ export function route(router: Router, options: RouteOptions, handler: Handler): 
   declaredRoutes.set(`${options.method} ${options.path}`, options);
   router[options.method](options.path, async (request: Request, response: Response, next: NextFunction) => {
     try {
-      const { account, session, viewer } = response.locals as Partial<Asked>;
+      const { account, session, viewer } = response.locals as Partial<RouteRequest>;
       if (!options.isOpen && !account) throw new Problem(401, 'Sign in to see this.');
       const asked = {
         account,
@@ -54,10 +58,11 @@ export function route(router: Router, options: RouteOptions, handler: Handler): 
         viewer,
         params: checked(options.params, request.params),
         query: checked(options.query, request.query),
-        body: options.hasOwnBody ? undefined : checked(options.body, request.body),
-      } as Asked;
+        body: options.ownBody ? undefined : checked(options.body, request.body),
+      } as RouteRequest;
       const result = await handler(asked, request, response);
       if (response.headersSent) return;
+      if (answerChecks.areOn) checkAnswer(options, result);
       if (result === undefined) response.status(204).end();
       else response.json(result);
     } catch (error) {
@@ -66,16 +71,34 @@ export function route(router: Router, options: RouteOptions, handler: Handler): 
   });
 }
 
-/** Joi checks for the values that addresses and bodies are made of. */
-export const id = Joi.string().custom((value: string) => {
-  if (!isId(value)) throw new Error('not an id');
-  return value.toLowerCase();
-}, 'an id');
+/** Whether each answer is held against what is said of it: in tests. */
+export const answerChecks = { areOn: false };
 
-export const day = Joi.string().custom((value: string) => {
-  if (!isDay(value)) throw new Error('not a day of the calendar');
-  return value;
-}, 'a day');
+function checkAnswer({ method, path, answer }: RouteOptions, result: unknown): void {
+  const { error } = (answer && answer !== 'file' ? answer : Joi.forbidden()).validate(toJson(result), {
+    convert: false,
+  });
+  if (error) throw new Error(`${method} ${path} answers otherwise than it says: ${error.message}`);
+}
+
+/** As it arrives. */
+const toJson = (value: unknown): unknown =>
+  value === undefined ? undefined : (JSON.parse(JSON.stringify(value)) as unknown);
+
+/** Joi checks for the values that addresses and bodies are made of. */
+export const id = Joi.string()
+  .guid({ separator: '-' })
+  .custom((value: string) => {
+    if (!isId(value)) throw new Error('not an id');
+    return value.toLowerCase();
+  }, 'an id');
+
+export const day = Joi.string()
+  .pattern(/^\d{4}-\d\d-\d\d$/u)
+  .custom((value: string) => {
+    if (!isDay(value)) throw new Error('not a day of the calendar');
+    return value;
+  }, 'a day');
 
 /** Bytes in base64, padded. A pattern of the whole runs out of stack on strings of some megabytes. */
 export const base64 = Joi.string().custom((value: string) => {

@@ -5,6 +5,7 @@ import { JOURNAL } from '@glossarion/core/margin';
 import type { Services } from '../services';
 import { Problem } from '../problem';
 import { id, route } from './route';
+import * as answers from './answers';
 
 const arrangement = Joi.array()
   .items(
@@ -53,8 +54,10 @@ const SETTINGS: Record<string, Joi.Schema> = {
 
 export function settingRoutes({ settings, notices }: Services): Router {
   const router = Router();
-  route(router, { method: 'get', path: '/settings', summary: 'What the person has set.' }, ({ viewer }) =>
-    settings.all(viewer),
+  route(
+    router,
+    { method: 'get', path: '/settings', answer: answers.settings, summary: 'What the person has set.' },
+    ({ viewer }) => settings.all(viewer),
   );
   route(
     router,

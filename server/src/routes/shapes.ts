@@ -4,7 +4,7 @@ import { ACTS, ACT_KINDS, type Field } from '@glossarion/core/acts';
 import { day, id, line } from './route';
 
 /** Lines by names of one's own choice: of a name, and of what is said to it, so many characters at most. */
-const ANSWER_NAME = 200;
+const ANSWER_NAME = /^[^\u0000-\u001F\u007F]{0,200}$/u;
 const ANSWER = 2_000;
 
 const orderKey = Joi.string().pattern(/^[0-9A-Za-z]{1,200}$/u);
@@ -22,7 +22,7 @@ const CHECKS: { [K in Field['is']]: (field: Extract<Field, { is: K }>) => Joi.Sc
   oneOf: ({ values }) => Joi.string().valid(...values),
   list: ({ of, most }) => Joi.array().items(checkOf(of)).max(most),
   fields: ({ of }) => Joi.object(checksOf(of)),
-  answers: ({ most }) => Joi.object().pattern(line(ANSWER_NAME), line(ANSWER)).max(most).default({}),
+  answers: ({ most }) => Joi.object().pattern(ANSWER_NAME, line(ANSWER)).max(most).default({}),
   either: ({ of }) => Joi.alternatives(...of.map(checkOf)),
 };
 
@@ -40,15 +40,20 @@ const checksOf = (fields: Readonly<Record<string, Field>>): Joi.SchemaMap =>
     }),
   );
 
+/** Marks what is checked only to be refused with a sentence. */
+export const UNDESCRIBED = 'x-undescribed';
+
 /** An act, checked by the shape it says it has. */
 export const anyAct = Joi.alternatives().conditional(Joi.ref('.do'), {
   switch: ACT_KINDS.map((kind) => ({
     is: kind,
-    then: Joi.object({ do: Joi.string().required(), id: id.required(), ...checksOf(ACTS[kind].shape) }),
+    then: Joi.object({ do: Joi.string().valid(kind).required(), id: id.required(), ...checksOf(ACTS[kind].shape) }),
   })),
   otherwise: Joi.object({
     do: Joi.string()
       .valid(...ACT_KINDS)
       .required(),
-  }).unknown(),
+  })
+    .unknown()
+    .meta({ [UNDESCRIBED]: true }),
 });

@@ -4,13 +4,16 @@ import { PIGMENTS } from '@glossarion/core/outline';
 import type { Services } from '../services';
 import type { TagChanges } from '../services/tags';
 import { line, route, withId } from './route';
+import * as answers from './answers';
 
 /** Tags: their names and pigments. */
 export function tagRoutes({ tags, notices }: Services): Router {
   const router = Router();
 
-  route(router, { method: 'get', path: '/tags', summary: 'All tags, by their names.' }, ({ viewer }) =>
-    tags.list(viewer),
+  route(
+    router,
+    { method: 'get', path: '/tags', answer: answers.tags, summary: 'All tags, by their names.' },
+    ({ viewer }) => tags.list(viewer),
   );
 
   route(
@@ -18,6 +21,7 @@ export function tagRoutes({ tags, notices }: Services): Router {
     {
       method: 'patch',
       path: '/tags/:id',
+      refusals: [409],
       summary: 'Calls a tag otherwise, sets it beneath another, or gives it a pigment.',
       params: withId,
       body: Joi.object({ path: line(1000), pigment: Joi.valid(...PIGMENTS, null) }).min(1),

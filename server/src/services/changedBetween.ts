@@ -2,13 +2,13 @@ import type { BodyFacts } from '@glossarion/core/document';
 import type { Changed } from '@glossarion/core/notices';
 
 /** A page as others know it. */
-interface Known {
+interface TitledFacts {
   title: string;
   facts: BodyFacts;
 }
 
 /** What others show of a page that has become another, and have to ask for again. */
-export function changedBetween(before: Known, now: Known): Changed[] {
+export function changedBetween(before: TitledFacts, now: TitledFacts): Changed[] {
   const changed: Changed[] = [];
   const isNamedByWords = now.title === '' && before.facts.firstWords !== now.facts.firstWords;
   if (before.title !== now.title || isEmpty(before.facts) !== isEmpty(now.facts) || isNamedByWords) {
@@ -21,7 +21,7 @@ export function changedBetween(before: Known, now: Known): Changed[] {
 const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
 
 /** What the links of a page lead to, as it was and as it is. */
-export const linkedBetween = (before: Known, now: Known): string[] => [
+export const linkedBetween = (before: TitledFacts, now: TitledFacts): string[] => [
   ...new Set([...before.facts.links, ...now.facts.links].map(({ target }) => target)),
 ];
 

@@ -13,14 +13,12 @@ import {
   BlockEntity,
   DocumentEntity,
   EntryEntity,
-  FileUseEntity,
-  FormerIdEntity,
   ImportUnderWayEntity,
-  LinkEntity,
+  LINE_FACT_NAMES,
+  LINE_FACT_TABLES,
   NameDueEntity,
   OtherNameEntity,
   TagEntity,
-  TagUseEntity,
   UpdateEntity,
   type Entry,
   type StoredDocument,
@@ -115,10 +113,6 @@ async function checkDocuments({ manager, reader }: CheckedData, holdings: readon
   );
   const stored = {
     blocks: byDocument(await manager.find(BlockEntity, { where, order: { position: 'ASC' } })),
-    links: byDocument(await manager.find(LinkEntity, { where, order: { position: 'ASC' } })),
-    tags: byDocument(await manager.find(TagUseEntity, { where, order: { position: 'ASC' } })),
-    files: byDocument(await manager.find(FileUseEntity, { where, order: { blockId: 'ASC' } })),
-    formerIds: byDocument(await manager.find(FormerIdEntity, { where, order: { formerId: 'ASC' } })),
     updates: byDocument(await manager.find(UpdateEntity, { where, order: { number: 'ASC' } })),
     names: byDocument(
       (await manager.find(OtherNameEntity, { where: { pageId: In(ids) }, order: { position: 'ASC' } })).map((row) => ({
@@ -127,6 +121,13 @@ async function checkDocuments({ manager, reader }: CheckedData, holdings: readon
       })),
     ),
   };
+  const ofLines = await Promise.all(
+    LINE_FACT_NAMES.map(async (name) => {
+      const { entity, order } = LINE_FACT_TABLES[name];
+      const rows = await manager.find(entity, { where, order: { [order]: 'ASC' } });
+      return { name, order, stored: byDocument(rows as { documentId: string }[]) };
+    }),
+  );
   const found: Disagreement[] = [];
   for (const { id, page } of holdings) {
     const expect = (what: string, held: unknown, derived: unknown) => {
@@ -146,10 +147,10 @@ async function checkDocuments({ manager, reader }: CheckedData, holdings: readon
       stored.blocks(id).map(ofDocument),
       facts.blocks.map((block) => ({ ...block, node: JSON.stringify(block.node) })),
     );
-    expect('Links', stored.links(id).map(ofDocument), facts.links);
-    expect('Tags', stored.tags(id).map(ofDocument), facts.tags);
-    expect('Attachments', stored.files(id).map(ofDocument), sortedBy(facts.files, 'blockId'));
-    expect('Former ids', stored.formerIds(id).map(ofDocument), sortedBy(facts.formerIds, 'formerId'));
+    for (const { name, order, stored: rowsOf } of ofLines) {
+      const derived = sortedBy(facts[name] as unknown as Record<string, unknown>[], order);
+      expect(`Facts: ${name}`, rowsOf(id).map(ofDocument), derived);
+    }
     if (page) {
       expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
       const names = stored.names(id).map(({ name }) => name);
@@ -176,8 +177,8 @@ function writtenIn({ state }: StoredDocument, updates: readonly Buffer[]): { tit
 
 const ofDocument = <T extends { documentId: string }>({ documentId: _documentId, ...fact }: T) => fact;
 
-const sortedBy = <T, K extends keyof T>(rows: readonly T[], key: K): T[] =>
-  [...rows].sort((one, other) => (one[key] < other[key] ? -1 : 1));
+const sortedBy = (rows: readonly Record<string, unknown>[], key: string) =>
+  [...rows].sort((one, other) => ((one[key] as string) < (other[key] as string) ? -1 : 1));
 
 /** The same text for things that differ in the order of their keys alone. */
 const canonical = (value: unknown): string =>

@@ -1,26 +1,22 @@
 import type { EntityManager } from 'typeorm';
 import type { BodyJson } from '@glossarion/core/document';
-import { dayTemplate, dayTitle, weekdayOf, type DayTemplates } from '@glossarion/core/journal';
+import { beginDay, dayTitle, weekdayOf, type DayTemplates } from '@glossarion/core/journal';
 import { fillBody } from '@glossarion/core/templates';
 import { onlyVisible, ownedBy, type Viewer } from '../access';
 import { DayBeginningEntity, DocumentEntity, EntryEntity, SettingEntity } from '../entities';
 
-/**
- * What a day begins with, for the server, for imports and for windows alike: what it was first shown with, else the
- * person's own template for it, else the shipped one.
- */
+/** What a day begins with, by what is stored of it (core/journal/beginning). */
 export async function dayBeginning(
   manager: EntityManager,
   viewer: Viewer,
   pageId: string,
   day: string,
 ): Promise<BodyJson> {
-  const first = await manager.findOneBy(DayBeginningEntity, { pageId });
-  if (first) return JSON.parse(first.json) as BodyJson;
-  const own = await ownTemplate(manager, viewer, day);
-  if (!own) return dayTemplate(pageId);
+  const shown = await manager.findOneBy(DayBeginningEntity, { pageId });
+  if (shown) return beginDay({ pageId, first: JSON.parse(shown.json) as BodyJson });
+  const template = await ownTemplate(manager, viewer, day);
   const title = dayTitle(day);
-  return fillBody(own, pageId, { date: title, title, place: 'Journal' });
+  return beginDay({ pageId, own: template && fillBody(template, pageId, { date: title, title, place: 'Journal' }) });
 }
 
 async function ownTemplate(manager: EntityManager, viewer: Viewer, day: string): Promise<BodyJson | null> {

@@ -44,7 +44,7 @@ import { notFound } from '../problem';
 import { changedBetween, linkedBetween } from './changedBetween';
 import { dayBeginning, rememberBeginning } from './dayBeginnings';
 import type { FactWriter } from './facts';
-import { HOLDERS, type Held, type HolderKind } from './holders';
+import { HOLDERS, type HeldDocument, type HolderKind } from './holders';
 import type { Tags } from './tags';
 import type { Changed } from '@glossarion/core/notices';
 
@@ -57,7 +57,7 @@ const ROWS_AT_ONCE = 500;
 const KEPT_READY = 60;
 
 /** A document as the server holds it, with what its rows in the fact tables say. */
-interface LiveDocument extends Held {
+interface LiveDocument extends HeldDocument {
   holder: HolderKind;
   epoch: number;
   /** gc is off: what was deleted stays readable, so that words typed beneath it can be rescued. */
@@ -332,7 +332,7 @@ export class Documents {
   }
 
   /** Another document of the same account that holds a block: nothing is told of those of others. */
-  private elsewhere({ id: documentId, accountId }: Held, blockId: string): string | undefined {
+  private elsewhere({ id: documentId, accountId }: HeldDocument, blockId: string): string | undefined {
     const own = this.database.writing(ownView(accountId));
     return own.first<{ documentId: string }>(HELD_ELSEWHERE, { id: blockId, documentId })?.documentId;
   }

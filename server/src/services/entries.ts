@@ -77,9 +77,11 @@ export class Entries {
 
   /** All that is known of an entry. */
   async info(viewer: Viewer, id: string): Promise<EntryInfo> {
-    const { row: _row, season: ownSeason, ...entry } = this.entry(viewer, id);
+    const entry = this.entry(viewer, id);
+    const { row: _row, orderKey: _key, firstWords: _words, deletedAt: _at, season: ownSeason, ...known } = entry;
+    const { pageId: _self, ...place } = this.reader(viewer).place(id);
     const names = await otherNamesOf(this.database.manager, id);
-    return { ...entry, names, ownSeason, ...this.reader(viewer).place(id) };
+    return { ...known, names, ownSeason, ...place };
   }
 
   /** What links show of these ids, whether they name entries or blocks. Unknown ids are gone. */

@@ -1,10 +1,18 @@
-import { bodyFacts, tagsIn, type BlockFact, type BodyFacts, type BodyJson } from '@glossarion/core/document';
+import {
+  bodyFacts,
+  tagsIn,
+  type BlockFact,
+  type BodyFacts,
+  type BodyJson,
+  type LineFacts,
+} from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/find';
 import { tagToken } from '@glossarion/core/tags';
 import type { Database } from '../database/database';
 import { prepared } from '../database/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
-import { DROP_BLOCK, DROP_FACTS, PUT_BLOCK, PUT_ROW, type FactTable } from '../entities/fact.queries';
+import { LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
+import { DROP_BLOCK, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -47,10 +55,7 @@ export class FactWriter {
     yield;
     const isChanged = yield* this.writeBlocks(of.id, previous?.blocks ?? [], facts.blocks);
     yield;
-    this.writeRows('links', ['blockId', 'position', 'target', 'words'], of.id, previous?.links, facts.links);
-    this.writeRows('tagUses', ['blockId', 'position', 'tag'], of.id, previous?.tags, facts.tags);
-    this.writeRows('fileUses', ['blockId', 'fileId'], of.id, previous?.files, facts.files);
-    this.writeRows('formerIds', ['formerId', 'blockId'], of.id, previous?.formerIds, facts.formerIds);
+    for (const name of LINE_FACT_NAMES) this.writeRows(name, of.id, previous?.[name], facts[name]);
     const holder = HOLDERS[of.holder];
     const { writer } = this.database;
     const { firstWords, wordCount } = facts;
@@ -122,19 +127,21 @@ export class FactWriter {
     return isChanged || before.size > 0;
   }
 
-  /** Links, tags and former ids are few and cheap: when any differs, all of the document's are written anew. */
-  private writeRows<T extends object>(
-    table: FactTable,
-    columns: (keyof T & string)[],
+  /** What lines bear is little and cheap: when any of it differs, all of the document's is written anew. */
+  private writeRows(
+    name: keyof LineFacts,
     documentId: string,
-    previous: readonly T[] | undefined,
-    next: readonly T[],
+    previous: readonly object[] | undefined,
+    next: readonly object[],
   ): void {
     if (previous && JSON.stringify(previous) === JSON.stringify(next)) return;
     if (!previous && next.length === 0) return;
-    this.run(DROP_FACTS(table), documentId);
+    const { entity, columns } = LINE_FACT_TABLES[name];
+    const table = entity.options.tableName!;
+    this.run(DROP_ROWS(table), documentId);
     const put = PUT_ROW(table, columns);
-    for (const row of next) this.run(put, documentId, ...columns.map((column) => row[column]));
+    for (const row of next)
+      this.run(put, documentId, ...columns.map((column) => (row as Record<string, unknown>)[column]));
   }
 }
 

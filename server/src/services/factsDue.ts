@@ -1,16 +1,8 @@
 import { In, type EntityManager } from 'typeorm';
-import type { BlockFact, BodyFacts, BodyJson, NodeJson } from '@glossarion/core/document';
+import { noLineFacts, type BlockFact, type BodyFacts, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
 import { accountOf, ownView } from '../access';
-import {
-  BlockEntity,
-  DocumentEntity,
-  FactsDueEntity,
-  FileUseEntity,
-  FormerIdEntity,
-  LinkEntity,
-  TagUseEntity,
-} from '../entities';
+import { BlockEntity, DocumentEntity, FactsDueEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
 import type { FactWriter } from './facts';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -46,15 +38,16 @@ async function rewriteFacts(database: Database, manager: EntityManager, facts: F
 
 /** What the tables of facts say of a document. */
 async function storedFacts(manager: EntityManager, documentId: string): Promise<BodyFacts> {
-  const where = { documentId };
-  const blocks = await manager.find(BlockEntity, { where, order: { position: 'ASC' } });
-  return {
+  const blocks = await manager.find(BlockEntity, { where: { documentId }, order: { position: 'ASC' } });
+  const facts: BodyFacts = {
+    ...noLineFacts(),
     blocks: blocks.map(({ node, ...block }) => ({ ...block, node: JSON.parse(node) as NodeJson }) as BlockFact),
-    links: await manager.find(LinkEntity, { where, order: { position: 'ASC' } }),
-    tags: await manager.find(TagUseEntity, { where, order: { position: 'ASC' } }),
-    files: await manager.find(FileUseEntity, { where }),
-    formerIds: await manager.find(FormerIdEntity, { where }),
     wordCount: 0,
     firstWords: '',
   };
+  for (const name of LINE_FACT_NAMES) {
+    const { entity, order } = LINE_FACT_TABLES[name];
+    (facts[name] as unknown[]) = await manager.find(entity, { where: { documentId }, order: { [order]: 'ASC' } });
+  }
+  return facts;
 }

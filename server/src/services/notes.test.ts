@@ -317,7 +317,7 @@ test('check-data finds a fact row that was tampered with by hand', async () => {
   expect(await disagreements()).toEqual([]);
   const tampering = [
     ['UPDATE blocks SET words = words || 1 WHERE rowid = (SELECT MIN(rowid) FROM blocks)', 'Blocks'],
-    ['UPDATE links SET target = documentId WHERE position = 0', 'Links'],
+    ['UPDATE links SET target = documentId WHERE position = 0', 'Facts: links'],
     [
       "UPDATE findIndex SET body = 'nothing' WHERE rowid = (SELECT MAX(row) FROM entries WHERE kind = 'page')",
       'Words for finding',

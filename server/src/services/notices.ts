@@ -1,6 +1,6 @@
-import type { Told } from '@glossarion/core/notices';
+import type { ChangeNotice } from '@glossarion/core/notices';
 
-type Receiver = (changed: Told[]) => void;
+type Receiver = (changed: ChangeNotice[]) => void;
 
 /** Tells an account's open windows what has changed elsewhere, so that those that show it ask for it again. */
 export class Notices {
@@ -12,7 +12,7 @@ export class Notices {
     return () => receivers.delete(receiver);
   }
 
-  send(accountId: string, ...changed: Told[]): void {
+  send(accountId: string, ...changed: ChangeNotice[]): void {
     if (changed.length === 0) return;
     for (const receiver of this.receivers.get(accountId) ?? []) receiver(changed);
   }

@@ -1,10 +1,10 @@
-import type { Changed, Told } from '@glossarion/core/notices';
+import type { Changed, ChangeNotice } from '@glossarion/core/notices';
 import { ownView } from '../access';
 import type { Accepted } from './documents';
 import type { Entries } from './entries';
 
 /** What is told of a document that was changed: of which entries, so that only windows that show these ask again. */
-export function toldOf(entries: Entries, { accountId, pageId, changed, linked }: Accepted): Told[] {
+export function toldOf(entries: Entries, { accountId, pageId, changed, linked }: Accepted): ChangeNotice[] {
   const viewer = ownView(accountId);
   const reader = entries.reader(viewer);
   const idsOf: Partial<Record<Changed, () => string[]>> = {
@@ -18,4 +18,4 @@ export function toldOf(entries: Entries, { accountId, pageId, changed, linked }:
 }
 
 /** Something that may be anywhere. */
-export const anywhere = (changed: readonly Changed[]): Told[] => changed.map((what) => ({ what, ids: null }));
+export const anywhere = (changed: readonly Changed[]): ChangeNotice[] => changed.map((what) => ({ what, ids: null }));

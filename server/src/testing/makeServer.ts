@@ -5,6 +5,7 @@ import request, { type Test } from 'supertest';
 import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
 import { prepared } from '../database/prepared';
+import { answerChecks } from '../routes/route';
 import { start, type Running } from '../start';
 
 export interface Person {
@@ -39,6 +40,7 @@ export async function makeServer(
     GLOSSARION_APP: folder,
     ...settings,
   });
+  answerChecks.areOn = true;
   const running = await start({ ...config, port: 0 });
   const url = `http://127.0.0.1:${running.port}`;
   let made = 0;

@@ -10,7 +10,8 @@ const file = Joi.object({
   bytes: base64.allow(''),
 }).xor('text', 'bytes');
 
-const request = Joi.object({ id, files: Joi.array().items(file).min(1).max(20_000).required() });
+/** What is sent: files of Markdown, each as text or as bytes. */
+export const importRequest = Joi.object({ id, files: Joi.array().items(file).min(1).max(20_000).required() });
 
 export interface ImportRequest {
   id?: string;
@@ -25,7 +26,7 @@ export function readRequest(body: Uint8Array): ImportRequest | { refusal: string
   } catch {
     return { refusal: 'What was sent could not be read.' };
   }
-  const { value, error } = request.validate(read ?? {}) as Joi.ValidationResult<{
+  const { value, error } = importRequest.validate(read ?? {}) as Joi.ValidationResult<{
     id?: string;
     files: { path: string; text?: string; bytes?: string }[];
   }>;

@@ -47,7 +47,7 @@ function held(): PartialEntry[] {
 }
 
 /** A list of entries as it is after a change: what is gone from the daily view goes with all beneath it. */
-function changedList(entries: ContentsEntry[], { id, ...change }: ShownChange): void {
+function changedList(entries: Omit<ContentsEntry, 'isOpen'>[], { id, ...change }: ShownChange): void {
   const index = entries.findIndex((entry) => entry.id === id);
   const entry = entries[index];
   if (!entry) return;

@@ -54,7 +54,7 @@ export interface SolidKind extends KindBase {
 }
 
 /** What is said of a block in braces (formats/attributes.ts), by what formats call it. */
-export type Said = Readonly<Record<string, string>>;
+export type SaidAttributes = Readonly<Record<string, string>>;
 
 export interface MarkdownForm {
   /** How it is written among others. Items are written with their list. */
@@ -68,9 +68,9 @@ export interface MarkdownForm {
   /** How the nodes of Markdown's syntax tree that are blocks of this kind are read, by their type. */
   reads?: Readonly<Record<string, (node: never, depth: number, reading: MarkdownReading) => NodeJson[]>>;
   /** Reads what a comment says, with the node after it where it is needed: `<!-- {card} -->`. Null when it is no such. */
-  readSaid?: (said: Said, next: RootContent | undefined, reading: MarkdownReading) => ReadSaid | null;
+  readSaid?: (said: SaidAttributes, next: RootContent | undefined, reading: MarkdownReading) => ReadSaid | null;
   /** A block of this kind that was read, with what a comment before it said. */
-  withSaid?: (node: NodeJson, said: Said) => NodeJson;
+  withSaid?: (node: NodeJson, said: SaidAttributes) => NodeJson;
 }
 
 export interface ReadSaid {

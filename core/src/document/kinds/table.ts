@@ -3,7 +3,7 @@ import type { Element, ElementContent } from 'hast';
 import type { AlignType, Table as MarkdownTable, TableRow } from 'mdast';
 import { oneOf, type Attribute, type Attributes } from '../attributes';
 import type { NodeJson } from '../types';
-import { element, orNone, type HtmlReading, type MarkdownReading, type Said, type SolidKind } from './kind';
+import { element, orNone, type HtmlReading, type MarkdownReading, type SaidAttributes, type SolidKind } from './kind';
 import { paragraphOf, solidBlock } from './made';
 
 const ALIGNS = ['left', 'center', 'right'] as const;
@@ -49,7 +49,7 @@ function headersOf(rows: readonly NodeJson[]): 'row' | 'column' | 'both' | 'none
 }
 
 /** A table with the headers and widths that were said. Markdown's own first row is empty when no row is a header. */
-function withColumns(table: NodeJson, { headers = 'row', widths }: Said): NodeJson {
+function withColumns(table: NodeJson, { headers = 'row', widths }: SaidAttributes): NodeJson {
   const sizes = widths?.split(',').map((size) => (Number(size) > 0 ? [Number(size)] : null));
   const rows = headers === 'column' || headers === 'none' ? table.content?.slice(1) : table.content;
   const isHeader = (row: number, column: number) =>

@@ -8,7 +8,7 @@ import { slugOf } from './slug';
 import type { ImportRemark, LinkReference, PlannedEntry } from './types';
 
 /** Where a file is known to be: a page, or a day. */
-type Known = Pick<PlannedEntry, 'id' | 'otherNames'>;
+type KnownPage = Pick<PlannedEntry, 'id' | 'otherNames'>;
 
 /** Knows what the files of an import are called and finds what a link means. */
 export class Resolver {
@@ -21,7 +21,7 @@ export class Resolver {
 
   constructor(private dayIdOf: (day: string) => string) {}
 
-  know(path: string, title: string, entry: Known, headings: ReadFile['headings'] = []): void {
+  know(path: string, title: string, entry: KnownPage, headings: ReadFile['headings'] = []): void {
     this.byPath.set(path, entry.id);
     this.titles.set(entry.id, title);
     this.headings.set(entry.id, [...(this.headings.get(entry.id) ?? []), ...headings]);

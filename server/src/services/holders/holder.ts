@@ -3,7 +3,7 @@ import type { ViewerConnection } from '../../access';
 import type { RawDatabase } from '../../database/database';
 
 /** Something that a document hangs under, as far as its document needs it. */
-export interface Held {
+export interface HeldDocument {
   /** The id of both. */
   id: string;
   title: string;
@@ -14,7 +14,7 @@ export interface Held {
 }
 
 /** What is known of something by its document. */
-export interface Known extends Pick<BodyFacts, 'firstWords' | 'wordCount'> {
+export interface DocumentSummary extends Pick<BodyFacts, 'firstWords' | 'wordCount'> {
   title: string;
   /** The moment at which it was changed; null when it was not. */
   at: string | null;
@@ -27,7 +27,7 @@ export interface Holder {
   /** Whether the viewer may see it. */
   sees: (connection: ViewerConnection, id: string) => boolean;
   /** What holds a document, if the viewer may see it. */
-  read: (connection: ViewerConnection, id: string) => Held | undefined;
+  read: (connection: ViewerConnection, id: string) => HeldDocument | undefined;
   /**
    * Passed before a document is changed.
    *
@@ -35,7 +35,7 @@ export interface Holder {
    */
   guard: (connection: ViewerConnection, id: string) => void;
   /** Takes over what is known of it by its document. */
-  write: (writer: RawDatabase, id: string, known: Known) => void;
+  write: (writer: RawDatabase, id: string, known: DocumentSummary) => void;
   /** Notes that it is called so from now on, or not any more. */
   noteName: (writer: RawDatabase, id: string, name: string) => void;
   /** Other names by which it is found like by its title. */

@@ -2,7 +2,7 @@ import type { Holder } from './holder';
 import { page } from './page';
 import { tag } from './tag';
 
-export type { Held, Holder } from './holder';
+export type { HeldDocument, Holder } from './holder';
 
 /** What documents hang under, by the word that is stored with each. */
 export const HOLDERS = { page, tag } satisfies Record<string, Holder>;

@@ -1,9 +1,9 @@
-import { block, body, pageLink, tag, text } from './build';
-import { blockIds, withIds } from './copy';
-import { countBlocks } from './counts';
-import { bodyFacts, countWords } from './facts';
-import { newId } from './ids';
-import type { NodeJson } from './types';
+import { block, body, pageLink, tag, text } from '../build';
+import { blockIds, withIds } from '../copy';
+import { countBlocks } from '../counts';
+import { bodyFacts, countWords } from '.';
+import { newId } from '../ids';
+import type { NodeJson } from '../types';
 
 const [one, two, three, four, page, other] = Array.from({ length: 6 }, newId) as [
   string,

@@ -1,7 +1,14 @@
-import { linksIn, tagsIn } from './holds';
-import { depthOf, kindOf, solidKindOf, textKindOf } from './kinds';
-import { ownWords } from './text';
-import type { BodyJson, NodeJson, TaskState } from './types';
+import { depthOf, kindOf, solidKindOf, textKindOf } from '../kinds';
+import { ownWords } from '../text';
+import type { BodyJson, NodeJson, TaskState } from '../types';
+import { LINE_FACTS } from './all';
+import type { LineFact } from './fact';
+
+export { LINE_FACTS };
+export type { FileFact } from './files';
+export type { FormerIdFact } from './formerIds';
+export type { LinkFact } from './links';
+export type { TagFact } from './tags';
 
 /** What is known of one block, without looking at any other page. */
 export interface BlockFact {
@@ -20,35 +27,25 @@ export interface BlockFact {
   node: NodeJson;
 }
 
-export interface LinkFact {
-  blockId: string;
-  /** Counts the links of a body from its start. */
-  position: number;
-  target: string;
-  words: string | null;
-}
+type Rows<F> = F extends LineFact<infer Row> ? Row[] : never;
 
-export interface TagFact {
-  blockId: string;
-  position: number;
-  /** The id of the tag. */
-  tag: string;
-}
+/** What lines bear, by fact. */
+export type LineFacts = { [K in keyof typeof LINE_FACTS]: Rows<(typeof LINE_FACTS)[K]> };
 
-export interface BodyFacts {
+export interface BodyFacts extends LineFacts {
   blocks: BlockFact[];
-  links: LinkFact[];
-  tags: TagFact[];
-  /** Attachments that the page shows. */
-  files: { blockId: string; fileId: string }[];
-  /** Ids of joined blocks and the block each now lives on in. */
-  formerIds: { formerId: string; blockId: string }[];
   wordCount: number;
   /** The first words of the page, by which it is known when it has no title. */
   firstWords: string;
 }
 
 const FIRST_WORDS_LENGTH = 80;
+
+const FACTS = Object.entries(LINE_FACTS) as [keyof LineFacts, LineFact<unknown>][];
+
+/** What no line bears anything of. */
+export const noLineFacts = (): LineFacts =>
+  Object.fromEntries(FACTS.map(([name]) => [name, []])) as unknown as LineFacts;
 
 /** Counts words as a reader does: runs of letters and digits, and each character of a script without spaces. */
 export const countWords = (words: string): number =>
@@ -75,8 +72,7 @@ function wordsOf(node: NodeJson): Words {
 
 /** Derives all facts of a body. Pure: the same body gives the same facts. */
 export function bodyFacts(body: BodyJson): BodyFacts {
-  const facts: BodyFacts = { blocks: [], links: [], tags: [], files: [], formerIds: [], wordCount: 0, firstWords: '' };
-  const former = new Map<string, string>();
+  const facts: BodyFacts = { ...noLineFacts(), blocks: [], wordCount: 0, firstWords: '' };
   const ancestors: { id: string; depth: number }[] = [];
   let headingId: string | null = null;
   body.content.forEach((node, position) => {
@@ -98,17 +94,10 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       words,
       node,
     });
-    for (const fileId of solid?.files?.(attrs) ?? []) {
-      if (typeof fileId === 'string') facts.files.push({ blockId: id, fileId });
-    }
-    for (const link of linksIn(node)) facts.links.push({ blockId: id, position: facts.links.length, ...link });
-    for (const { tag } of tagsIn(node)) {
-      if (tag !== null) facts.tags.push({ blockId: id, position: facts.tags.length, tag });
-    }
-    if (typeof attrs.formerIds === 'string') {
-      for (const formerId of attrs.formerIds.split(' ')) {
-        if (formerId) former.set(formerId, id);
-      }
+    for (const [name, { of }] of FACTS) {
+      const rows = facts[name] as unknown[];
+      const own = of(node, id, rows);
+      if (own.length > 0) rows.push(...own);
     }
     facts.wordCount += wordCount;
     const shown = words.trim() || (solid?.knownBy ?? '');
@@ -116,8 +105,9 @@ export function bodyFacts(body: BodyJson): BodyFacts {
     ancestors.push({ id, depth });
     if (kind === 'heading') headingId = id;
   });
-  // Two windows may note one id on two blocks: then the later has it.
-  facts.formerIds = [...former].map(([formerId, blockId]) => ({ formerId, blockId }));
+  for (const [name, { settled }] of FACTS) {
+    if (settled) (facts[name] as unknown[]) = settled(facts[name]);
+  }
   return facts;
 }
 

@@ -1,0 +1,313 @@
+import Joi from 'joi';
+import { ACT_KINDS } from '@glossarion/core/acts';
+import type { AlsoNamedLine, AlsoNamedLines } from '@glossarion/core/alsoNamed';
+import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
+import type { Desk } from '@glossarion/core/desk';
+import type { Finding } from '@glossarion/core/find';
+import type { ImportReport } from '@glossarion/core/formats/markdown';
+import type { DayPage } from '@glossarion/core/journal';
+import type { KinFound, KinShown } from '@glossarion/core/kin';
+import { LINK_STATES, type Glimpse, type LinkableLine, type Target } from '@glossarion/core/links';
+import type { Gloss, MarginFacets, MarginPage } from '@glossarion/core/margin';
+import {
+  ENTRY_KINDS,
+  ORNAMENTS,
+  PIGMENTS,
+  SEASONS,
+  type Contents,
+  type ContentsEntry,
+  type EntryInfo,
+  type SeasonGroup,
+  type TrailStep,
+} from '@glossarion/core/outline';
+import type { Pickable } from '@glossarion/core/pickables';
+import type { Tag } from '@glossarion/core/tags';
+import type { TemplateInfo } from '@glossarion/core/templates';
+import type { Attachment } from '../services/attachments';
+import type { ImportProgress } from '../services/imports';
+import type { NameChanges } from '../services/pickables';
+
+/**
+ * What routes answer: of these the description of the interface is made, and tests hold each answer against them. An
+ * entry is needed for each thing that the type of an answer has.
+ */
+
+/** An object with all of these and nothing else. */
+const all = <T>(keys: { [K in keyof Required<T>]: Joi.Schema }): Joi.ObjectSchema =>
+  Joi.object(Object.fromEntries(Object.entries<Joi.Schema>(keys).map(([name, schema]) => [name, schema.required()])));
+
+const list = (of: Joi.Schema): Joi.ArraySchema => Joi.array().items(of);
+
+const id = Joi.string().guid();
+const text = Joi.string().allow('');
+const count = Joi.number().integer().min(0);
+const yesNo = Joi.boolean();
+/** Columns that say yes or no. */
+const bit = Joi.number().valid(0, 1);
+const moment = Joi.string().isoDate();
+const date = Joi.string().pattern(/^\d{4}-\d\d-\d\d$/u);
+const entryKind = Joi.string().valid(...ENTRY_KINDS);
+const pigment = Joi.string().valid(...PIGMENTS);
+const season = Joi.string().valid(...SEASONS);
+const ownSeason = Joi.string().valid(...SEASONS.filter((each) => each !== 'now'));
+
+/** A block, or a node within one, in ProseMirror's form (core/document). */
+const node = Joi.object({
+  type: Joi.string().required(),
+  attrs: Joi.object().unknown(),
+  content: Joi.array().items(Joi.object().unknown()),
+  marks: Joi.array().items(Joi.object().unknown()),
+  text: Joi.string(),
+});
+const body = Joi.object({ type: Joi.string().valid('doc').required(), content: list(node).required() });
+
+const step = all<TrailStep>({ id, kind: entryKind, name: text });
+const targetKeys: { [K in keyof Target]: Joi.Schema } = {
+  id,
+  kind: Joi.string().valid(...ENTRY_KINDS, 'block', 'tag'),
+  pageId: id,
+  title: text,
+  state: Joi.string().valid(...LINK_STATES),
+  season,
+  trail: list(step),
+  pigment: pigment.allow(null),
+  day: date.allow(null),
+};
+
+export const target = all<Target>(targetKeys);
+export const targets = list(target);
+
+const who = Joi.object({ id: id.required(), name: text.required() });
+export const signedIn = Joi.object({ account: who.required() });
+export const session = Joi.object({
+  account: who.allow(null).required(),
+  isDemo: yesNo.required(),
+  signUp: Joi.string().valid('yes', 'with an invitation', 'no'),
+});
+
+export const actsDone = Joi.object({
+  undo: list(
+    Joi.object({
+      do: Joi.string()
+        .valid(...ACT_KINDS)
+        .required(),
+    }).unknown(),
+  ).required(),
+  targets: targets.required(),
+});
+
+const entryKeys: { [K in keyof ContentsEntry]: Joi.Schema } = {
+  id,
+  parentId: id.allow(null),
+  kind: entryKind,
+  name: text,
+  firstWords: text,
+  pigment: pigment.allow(null),
+  ornament: Joi.string()
+    .valid(...ORNAMENTS)
+    .allow(null),
+  description: text,
+  changedAt: moment,
+  wordCount: count,
+  season: ownSeason.allow(null),
+  showsLeaves: bit,
+  pagesBeneath: count,
+  sectionsBeneath: count,
+  isOpen: yesNo,
+};
+const contentsEntry = all<ContentsEntry>(entryKeys);
+export const contentsEntries = list(contentsEntry);
+export const contents = all<Contents>({
+  entries: contentsEntries,
+  seasons: list(all<SeasonGroup>({ season: ownSeason, isOpen: yesNo, count, pages: count, roots: contentsEntries })),
+});
+
+const { isOpen: _isOpen, ...beneathKeys } = entryKeys;
+export const beneath = list(all<Omit<ContentsEntry, 'isOpen'>>(beneathKeys));
+
+const { firstWords: _firstWords, ...ofBoth } = beneathKeys;
+const infoKeys: { [K in keyof EntryInfo]: Joi.Schema } = {
+  ...ofBoth,
+  title: text,
+  trail: list(step),
+  day: date.allow(null),
+  isDeleted: yesNo,
+  season,
+  ownSeason: ownSeason.allow(null),
+  isTemplate: bit,
+  templateId: id.allow(null),
+  madeFrom: id.allow(null),
+  begunAt: moment,
+  names: list(text),
+  mergedInto: id.allow(null),
+};
+export const entryInfo = all<EntryInfo>(infoKeys);
+export const page = all<EntryInfo & { body: unknown; targets: unknown }>({ ...infoKeys, body, targets });
+export const blockPlace = Joi.object({ pageId: id.allow(null).required(), blockId: id.allow(null).required() });
+
+export const bin = list(
+  all<BinnedEntry>({
+    ...targetKeys,
+    deletedAt: moment,
+    pagesBeneath: count,
+    sectionsBeneath: count,
+    withId: id.allow(null),
+    withTitle: text.allow(null),
+  }),
+);
+export const breaks = all<Breaks>({
+  pages: count,
+  sections: count,
+  links: count,
+  from: list(Joi.object({ page: target.required(), links: count.required() })),
+});
+export const emptied = Joi.object({ gone: count.required() });
+
+export const desk = all<Desk>({
+  pins: targets,
+  recent: targets,
+  week: targets,
+  tasks: list(Joi.object({ blockId: id.required(), page: target.required(), node: node.required() })),
+  unwritten: list(Joi.object({ target: target.required(), links: count.required() })),
+  targets,
+});
+
+const glossKeys: { [K in keyof Gloss]: Joi.Schema } = {
+  blockId: id,
+  pageId: id,
+  pageTitle: text,
+  trail: list(step),
+  pigment: pigment.allow(null),
+  day: date.allow(null),
+  changedAt: moment,
+  targetBlockId: id.allow(null),
+  above: list(Joi.object({ blockId: id.required(), words: text.required() })),
+  node,
+  children: list(node),
+  links: list(id),
+  tags: list(id),
+};
+const facets = all<MarginFacets>({
+  notebooks: list(
+    Joi.object({
+      id: text.required(),
+      name: text.required(),
+      pigment: pigment.allow(null).required(),
+      count: count.required(),
+    }),
+  ),
+  tags: list(Joi.object({ tag: id.required(), name: text.required(), count: count.required() })),
+  aside: count,
+});
+export const margin = all<MarginPage>({
+  total: count,
+  count,
+  glosses: list(all<Gloss>(glossKeys)),
+  targets,
+  facets: facets.allow(null),
+});
+
+export const alsoNamed = all<AlsoNamedLines>({
+  count,
+  lines: list(
+    all<AlsoNamedLine>({
+      trail: list(step),
+      pigment: pigment.allow(null),
+      day: date.allow(null),
+      pageId: id,
+      blockId: id,
+      pageTitle: text,
+      changedAt: moment,
+      node,
+      // Which of the texts of the line, and from where to where in it, in UTF-16 units.
+      places: list(Joi.array().ordered(count.required(), count.required(), count.required())),
+    }),
+  ),
+  targets,
+});
+
+export const kin = all<KinFound>({
+  kin: list(
+    all<KinShown>({
+      target,
+      likeness: Joi.number().min(0),
+      words: list(text),
+      links: list(text),
+      tags: list(text),
+    }),
+  ),
+  isPending: yesNo,
+});
+
+export const lines = list(all<LinkableLine>({ blockId: id, words: text, kind: text }));
+export const glimpse = all<Glimpse>({
+  target,
+  names: list(text),
+  nodes: list(node),
+  targets,
+  changedAt: moment.allow(null),
+});
+
+export const day = all<DayPage & { targets: unknown }>({
+  day: date,
+  pageId: id,
+  title: text,
+  body,
+  wordCount: count,
+  pointing: count,
+  isStored: yesNo,
+  targets,
+});
+export const days = list(day);
+export const week = list(Joi.object({ day: date.required(), wordCount: count.required() }));
+
+const pieces = list(Joi.object({ text: text.required(), isMarked: yesNo.required() }));
+export const findings = list(
+  all<Finding>({ ...targetKeys, titlePieces: pieces, blockId: id.allow(null), linePieces: pieces }),
+);
+export const pickables = all<NameChanges>({
+  revision: count,
+  isWhole: yesNo,
+  entries: list(
+    all<Pickable>({
+      id,
+      kind: entryKind,
+      parentId: id.allow(null),
+      title: text,
+      names: list(text),
+      day: date.allow(null),
+      pigment: pigment.allow(null),
+      season: ownSeason.allow(null),
+      isDeleted: yesNo,
+      isEmpty: yesNo,
+    }),
+  ),
+  gone: list(id),
+});
+export const webTitle = Joi.object({ title: text.allow(null).required() });
+
+export const attachment = all<Attachment>({ id, name: text, media: Joi.string(), size: count });
+export const importProgress = all<ImportProgress>({ id, done: count, total: count });
+export const importReport = all<ImportReport>({
+  notebooks: count,
+  sections: count,
+  pages: count,
+  days: count,
+  links: count,
+  remarks: list(Joi.object({ path: text.required(), what: text.required() })),
+});
+
+export const templates = list(all<TemplateInfo>({ id, title: text, questions: list(text) }));
+export const templateFor = Joi.object({ templateId: id.allow(null).required() });
+export const tags = list(
+  all<Tag & { path: string }>({ id, parentId: id.allow(null), name: text, pigment: pigment.allow(null), path: text }),
+);
+export const settings = Joi.object().unknown();
+
+/** An error, told to the person in a sentence (RFC 9457). */
+export const problem = Joi.object({
+  type: Joi.string().valid('about:blank').required(),
+  status: Joi.number().integer().min(400).max(599).required(),
+  title: text.required(),
+  detail: text.required(),
+}).unknown();
