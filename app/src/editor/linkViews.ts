@@ -4,7 +4,6 @@ import { Plugin } from '@tiptap/pm/state';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { documentNodes } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
-import { foldTag } from '@glossarion/core/tags';
 import { linkWords, tagWords } from '../features/trail/words';
 import { store, targetOf, wantTargets } from '../state/store';
 
@@ -141,12 +140,6 @@ class TagView implements NodeView {
     return true;
   }
 }
-
-/** The tag that a name is known to be in this window. */
-export const knownTag = (name: string): string | null =>
-  Object.values(store.getState().targets.known).find(
-    ({ kind, title, state }) => kind === 'tag' && state === 'written' && foldTag(title) === foldTag(name),
-  )?.id ?? null;
 
 export const TagWithView = documentNodes.tag!.extend({
   addNodeView() {

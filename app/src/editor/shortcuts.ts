@@ -1,9 +1,9 @@
 import { Extension, InputRule, markInputRule } from '@tiptap/core';
 import { newId, textAttributes } from '@glossarion/core/document';
-import { TextSelection } from '@tiptap/pm/state';
+import { Plugin, TextSelection } from '@tiptap/pm/state';
 import { TAG_PATTERN } from '@glossarion/core/tags';
 import { KIND_VIEWS, type TextLook } from './kinds';
-import { knownTag } from './linkViews';
+import { knownTag, prepareTags } from './knownTags';
 
 /** The kinds of lines that Markdown typed at their start turns into another. */
 const TURNED = new Set(['paragraph', 'bulleted', 'quote']);
@@ -68,6 +68,16 @@ const tagRule = new InputRule({
 /** What is typed as Markdown becomes what it means, as it is typed. */
 export const Shortcuts = Extension.create({
   name: 'shortcuts',
+  addProseMirrorPlugins: () => [
+    new Plugin({
+      props: {
+        handleTextInput: (_view, _from, _to, text) => {
+          if (text.includes('#')) prepareTags();
+          return false;
+        },
+      },
+    }),
+  ],
   addInputRules() {
     const { marks } = this.editor.schema;
     return [

@@ -11,6 +11,7 @@ import type { Finding } from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { KinFound } from '@glossarion/core/kin';
 import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
+import type { Tag as StoredTag } from '@glossarion/core/tags';
 import type { TemplateInfo } from '@glossarion/core/templates';
 import type { ActsDone, DayInfo, PageInfo, SessionInfo, SettingsInfo } from './types';
 
@@ -93,6 +94,7 @@ export const api = createApi({
       query: (id) => `/entries/${id}/contents`,
       providesTags: (_found, _error, id) => [...tagged('Outline', [id]), ...tagged('Folds', [id])],
     }),
+    tags: build.query<(StoredTag & { path: string })[], void>({ query: () => '/tags' }),
     beneath: build.query<Omit<ContentsEntry, 'isOpen'>[], { id: string; levels: number }>({
       query: ({ id, levels }) => `/entries/${id}/beneath?levels=${levels}`,
       providesTags: (found, _error, { id }) => [...tagged('Outline', [id]), ...tagged('Titles', ids(found))],
