@@ -33,6 +33,7 @@ export function typedTags(nodes: readonly NodeJson[]): TypedTag[] {
 /** The nodes with the ids of tags in place of typed names. */
 export function withTagIds(nodes: readonly NodeJson[], tagOf: TagOf): NodeJson[] {
   return nodes.map((node) => {
+    if (named.has(node)) return node;
     if (node.content) return { ...node, content: withTagIds(node.content, tagOf) };
     if (node.type !== 'tag' || typeof node.attrs?.name !== 'string') return node;
     const tag = tagOf({ tag: (node.attrs.tag as string | undefined) ?? null, name: node.attrs.name });

@@ -33,13 +33,14 @@ test('what stands beneath a tag goes with it, and a circle ends', () => {
 });
 
 test('a word finds the tags whose path holds it, the shortest first', () => {
-  expect(tree.named('iron', false, 9)).toEqual(['i', 'w', 'p']);
-  expect(tree.named('iron', true, 9)).toEqual(['i', 't', 'w', 'p']);
-  expect(tree.named('iron', true, 2)).toEqual(['i', 't']);
+  expect(tree.named('iron', 9)).toEqual(['i', 'w', 'p']);
+  expect(tree.named('iron', 9, 2)).toEqual(['i', 'w', 'p', 't']);
+  expect(tree.named('iron', 2)).toEqual(['i', 'w']);
+  expect(tree.named('ir', 9, 2)).toEqual(['i', 't']);
 });
 
 test('a word is looked for as itself or as a tag that it names, and nobody can type what stands for one', () => {
-  const alsoFound = (word: string, isBeginning: boolean) => tree.named(word, isBeginning, 9).map(tagToken);
+  const alsoFound = (word: string) => tree.named(word, 9).map(tagToken);
   expect(toMatch(parseQuery('plough mi'), alsoFound)).toBe(`("plough" OR "${tagToken('p')}") AND "mi" *`);
   expect(wordsIn(`${tagToken('p')} x`).map(({ word }) => word)).toEqual(['p', 'x']);
 });

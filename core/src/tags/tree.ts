@@ -16,11 +16,42 @@ interface TagWithPath extends Tag {
   path: readonly Tag[];
 }
 
+/** The tags whose paths hold a folded word, those with the shortest names first; and the words in their order. */
+interface TagWords {
+  tagsOf: ReadonlyMap<string, string[]>;
+  inOrder: readonly string[];
+}
+
+/** Of more tags than these that a word begins to name, the shortest is not looked for. */
+const CONSIDERED = 50;
+
+function wordsOf(tags: Iterable<TagWithPath>): TagWords {
+  const tagsOf = new Map<string, string[]>();
+  const name = ({ path }: TagWithPath) => writtenTag(path.map((each) => each.name));
+  for (const tag of [...tags].sort((one, other) => name(one).length - name(other).length)) {
+    for (const word of new Set(wordsIn(name(tag)).map((each) => each.word))) {
+      tagsOf.set(word, [...(tagsOf.get(word) ?? []), tag.id]);
+    }
+  }
+  return { tagsOf, inOrder: [...tagsOf.keys()].sort() };
+}
+
+/** Where the first of these stands that is not before a word. */
+function firstFrom(words: readonly string[], word: string): number {
+  let [from, to] = [0, words.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (words[middle]! < word) from = middle + 1;
+    else to = middle;
+  }
+  return from;
+}
+
 /** The tags of somebody, by what they stand beneath. */
 export class TagTree {
   private known: ReadonlyMap<string, TagWithPath>;
-  /** The folded words of each path; made when a word is looked for. */
-  private words: { id: string; words: string[]; length: number }[] | undefined;
+  /** Made when a word is looked for. */
+  private words: TagWords | undefined;
 
   /** @param tags what a tag stands beneath is among them, or it stands at the outermost level */
   constructor(tags: readonly Tag[]) {
@@ -63,17 +94,23 @@ export class TagTree {
     return [...this.known].filter(([, { path }]) => path.some((each) => each.id === id)).map(([each]) => each);
   }
 
-  /** The tags that a folded word names, or begins to name; at most `limit`, the shortest names first. */
-  named(word: string, isBeginning: boolean, limit: number): string[] {
-    this.words ??= [...this.known].map(([id, { path }]) => {
-      const words = path.flatMap(({ name }) => wordsIn(name).map((each) => each.word));
-      return { id, words, length: words.join(' ').length };
-    });
-    const found = this.words.filter(({ words }) =>
-      words.some((each) => (isBeginning ? each.startsWith(word) : each === word)),
-    );
-    found.sort((one, other) => one.length - other.length);
-    return found.slice(0, limit).map(({ id }) => id);
+  /**
+   * The tags that a folded word names: those whose path holds it, at most `most`, and of those that it begins to name,
+   * where that is asked for, the `begun` with the shortest names.
+   */
+  named(word: string, most: number, begun = 0): string[] {
+    this.words ??= wordsOf(this.known.values());
+    const { tagsOf, inOrder } = this.words;
+    const named = (tagsOf.get(word) ?? []).slice(0, most);
+    if (begun === 0) return named;
+    const begins = new Set<string>();
+    for (let at = firstFrom(inOrder, word); at < inOrder.length && inOrder[at]!.startsWith(word); at += 1) {
+      if (inOrder[at] !== word) tagsOf.get(inOrder[at]!)!.forEach((id) => named.includes(id) || begins.add(id));
+      if (begins.size >= CONSIDERED) break;
+    }
+    const length = (id: string) => this.nameOf(id)!.length;
+    const shortest = [...begins].sort((one, other) => length(one) - length(other));
+    return [...named, ...shortest.slice(0, begun)];
   }
 
   /** By their names. */

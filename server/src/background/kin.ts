@@ -71,7 +71,7 @@ function byWords(connection: ViewerConnection, tree: TagTree, stems: readonly st
   const match = stems
     .flatMap((stem) => [
       `"${stem.replaceAll('"', '')}"*`,
-      ...tree.named(stem, true, TAGS_OF_STEM).map((tag) => `"${tagToken(tag)}"`),
+      ...tree.named(stem, TAGS_OF_STEM, TAGS_OF_STEM).map((tag) => `"${tagToken(tag)}"`),
     ])
     .join(' OR ');
   return idsOf(connection.all(RANKED, { match, limit: CANDIDATES }));

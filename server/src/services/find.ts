@@ -15,17 +15,18 @@ import type { Target } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
 import { sees, visibleEntry, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { BLOCK, LINES_TO_FIND } from '../entities/block.queries';
+import { LINES_TO_FIND } from '../entities/block.queries';
 import { ALL_STEPS } from '../entities/entry.queries';
 import { RANKED, UNRANKED } from '../entities/find.queries';
-import { TAGS_OF } from '../entities/link.queries';
-import { entryTitle, type Entries, type BlockPlace, type EntryReader, type Step } from './entries';
+import { TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
+import { entryTitle, type Entries, type EntryReader, type Step } from './entries';
 import { allOtherNames, otherNamesOf } from './otherNames';
 import type { Tags } from './tags';
 
 const SHOWN = 24;
-/** The most tags that a word is taken to name. */
-const TAGS_FOUND = 24;
+/** The most tags that a word is taken to name, and to begin to name. */
+const TAGS_NAMED = 24;
+const TAGS_BEGUN = 3;
 /** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
 const SHORT = 3;
 /** The names of so many accounts are kept ready. */
@@ -61,11 +62,21 @@ export class Find {
     const named: NamedTags = new Map();
     const ids = idsOf(connection, query, (word, isBeginning) => {
       // A letter or two begin too many.
-      const tags = tree.named(word, isBeginning && word.length >= SHORT, TAGS_FOUND);
+      const tags = tree.named(word, TAGS_NAMED, isBeginning && word.length >= SHORT ? TAGS_BEGUN : 0);
       for (const tag of tags) named.set(tag, tree.nameOf(tag)!);
       return tags.map(tagToken);
     });
-    return reader.present(ids).map((target) => finding(connection, reader, named, target, query));
+    const fitting = reader.present(ids).map((target) => ({
+      target,
+      line: target.kind === 'page' ? bestLine(connection, named, target.id, query) : null,
+    }));
+    const asRead = linesAsRead(connection, reader, fitting);
+    return fitting.map(({ target, line }) => ({
+      ...target,
+      titlePieces: markWords(target.title, query, 200),
+      blockId: line?.id ?? null,
+      linePieces: line ? markWords(asRead.get(line.id) ?? '', query) : [],
+    }));
   }
 
   /** Pages, sections and notebooks whose name is like what was typed. */
@@ -125,28 +136,16 @@ function idsOf(connection: ViewerConnection, query: FindQuery, alsoFound: AlsoFo
   return [...new Set([...titles, ...read(UNRANKED, words)])].slice(0, SHOWN);
 }
 
-function finding(
+/** Lines as they read, by their ids, with the present titles of what they link to and the names of their tags. */
+function linesAsRead(
   connection: ViewerConnection,
   reader: EntryReader,
-  named: NamedTags,
-  target: Target,
-  query: FindQuery,
-): Finding {
-  const line = target.kind === 'page' ? bestLine(connection, named, target.id, query) : null;
-  return {
-    ...target,
-    titlePieces: markWords(target.title, query, 200),
-    blockId: line?.id ?? null,
-    linePieces: line ? markWords(lineAsRead(connection, reader, target.id, line.id), query) : [],
-  };
-}
-
-/** A line as it reads, with the present titles of what it links to and the names of its tags. */
-function lineAsRead(connection: ViewerConnection, reader: EntryReader, documentId: string, id: string): string {
-  const row = connection.first<BlockPlace>(BLOCK, { id });
-  return row?.pageId === documentId
-    ? shownWords(JSON.parse(row.node) as NodeJson, (linked) => reader.target(linked).title)
-    : '';
+  fitting: readonly { target: Target; line: FoundLine | null }[],
+): ReadonlyMap<string, string> {
+  const asked = fitting.flatMap(({ target, line }) => (line ? [[target.id, line.id]] : []));
+  const rows = connection.all<{ place: number; node: string }>(WHOLE_LINES, { asked: JSON.stringify(asked) });
+  const titleOf = (linked: string) => reader.target(linked).title;
+  return new Map(rows.map(({ place, node }) => [asked[place]![1]!, shownWords(JSON.parse(node) as NodeJson, titleOf)]));
 }
 
 /** The names of tags that were looked for and that lines of a document wear, by line. */
