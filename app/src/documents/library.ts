@@ -230,7 +230,12 @@ export class Library {
     try {
       for (const { key, item } of await this.local.outbox()) {
         const queue = this.queue(item.pageId);
-        if (!queue.waiting.some((waiting) => waiting.key === key)) queue.waiting.push({ key, item });
+        if (queue.waiting.some((waiting) => waiting.key === key)) continue;
+        queue.waiting.push({ key, item });
+        // It may be another window's of this browser: what is sent from here has to be known here, or else what the
+        // server answers takes away what it does not show.
+        const page = this.pages.get(item.pageId);
+        if (page?.isReady && !page.isStale && page.epoch === item.epoch) page.takeIn(item.update, 'window');
       }
     } catch {
       // Nothing can be recalled without a store.
