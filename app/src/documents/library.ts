@@ -235,7 +235,9 @@ export class Library {
         // It may be another window's of this browser: what is sent from here has to be known here, or else what the
         // server answers takes away what it does not show.
         const page = this.pages.get(item.pageId);
-        if (page?.isReady && !page.isStale && page.epoch === item.epoch) page.takeIn(item.update, 'window');
+        if (!page?.isReady || page.isStale || page.epoch !== item.epoch) continue;
+        page.takeIn(item.update, 'window');
+        this.keepCopySoon(page);
       }
     } catch {
       // Nothing can be recalled without a store.

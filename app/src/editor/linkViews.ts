@@ -112,17 +112,21 @@ class TagView implements NodeView {
 
   constructor(private node: DocumentNode) {
     this.dom.className = 'tag';
+    this.want();
     this.show();
+  }
+
+  /** Asks for its name once: `show` is called whenever anything changes, an answer that did not come among it. */
+  private want(): void {
+    const { tag, name } = this.node.attrs as { tag: string | null; name: string | null };
+    if (tag !== null && name === null && !targetOf(tag)) wantTargets([tag]);
   }
 
   show(): void {
     const { tag, name } = this.node.attrs as { tag: string | null; name: string | null };
     const target = tag === null ? undefined : targetOf(tag);
     // One that was typed here is stored under its id before its name is known by that: it stays as it was typed.
-    if (name === null && tag !== null && !target) {
-      wantTargets([tag]);
-      if (this.dom.textContent) return;
-    }
+    if (name === null && !target && this.dom.textContent) return;
     const words = tagWords(target, name);
     if (words !== this.dom.textContent) this.dom.textContent = words;
   }
@@ -132,6 +136,7 @@ class TagView implements NodeView {
     const isOther = node.attrs.tag !== this.node.attrs.tag && node.attrs.name === this.node.attrs.name;
     this.node = node;
     if (isOther) this.dom.textContent = '';
+    this.want();
     this.show();
     return true;
   }
