@@ -72,3 +72,25 @@ test('F6 a tag typed without network becomes the one of its name once it is sent
   await expect(textOf(page)).toContainText('brass');
   await saved(page);
 });
+
+test('F6 a tag whose name can’t be fetched is asked for now and then, not all the time', async ({ pages, context }) => {
+  const page = await pages({ Works: 'Bands\n' });
+  const other = await context.newPage();
+  let asked = 0;
+  await other.route('**/api/targets*', (route) => {
+    asked += 1;
+    return route.abort();
+  });
+  await other.goto(page.url());
+  await expect(textOf(other)).toContainText('Bands');
+  await into(page, 'Bands');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' #brass ones');
+  await saved(page);
+  await expect.poll(() => asked).toBeGreaterThan(0);
+  await into(other, 'Bands');
+  await other.keyboard.type('Iron, that is, ', { delay: 60 });
+  expect(asked).toBeLessThan(6);
+  await other.unroute('**/api/targets*');
+  await expect(tagged(other, 'brass')).toBeVisible();
+});
