@@ -127,5 +127,8 @@ export default tseslint.config(
     languageOptions: { globals: { ...globals.node } },
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
-  { files: ['server/src/routes/route.ts', 'server/src/routes/shapes.ts', 'core/src/find/words.ts'], rules: { 'no-control-regex': 'off' } },
+  {
+    files: ['server/src/routes/route.ts', 'server/src/routes/shapes.ts', 'core/src/find/words.ts'],
+    rules: { 'no-control-regex': 'off' },
+  },
 );
