@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { countFits, markWords } from './mark';
 import { isEmptyQuery, parseQuery, queryLength, toMatch } from './query';
 import { isTelling, tellingWords } from './telling';
-import { foldWords } from './words';
+import { foldWords, wordsIn } from './words';
 
 /** What a person sees, with marks as brackets. */
 const shown = (text: string, typed: string, length?: number) =>
@@ -32,6 +32,37 @@ test('words are marked whatever their accents, and counted once each', () => {
   expect(shown('Młyny pływowe i młyny', 'mlyny plyw')).toBe('[Młyny] [pływowe] i [młyny]');
   expect(countFits('Gate, gate and gates by the mill', parseQuery('gate mil'))).toBe(2);
   expect(countFits('Nothing of it', parseQuery('gate mil'))).toBe(0);
+});
+
+test('words are counted as they are taken apart, in any script', () => {
+  const piece = fc.constantFrom(
+    'Gate',
+    'gâte',
+    ' ',
+    '-',
+    '水門',
+    '水',
+    'が',
+    'か\u3099',
+    'ΟΔΟΣ',
+    'ß',
+    'İ',
+    '\u0301',
+    '한',
+  );
+  const text = fc.array(piece, { maxLength: 12 }).map((pieces) => pieces.join(''));
+  fc.assert(
+    fc.property(text, text, (written, typed) => {
+      const query = parseQuery(typed);
+      const { words, beginning } = query;
+      const kinds = wordsIn(written).map(({ word }) => {
+        if (words.includes(word)) return word;
+        return beginning !== null && word.startsWith(beginning) ? '…' : null;
+      });
+      expect(countFits(written, query)).toBe(new Set(kinds.filter((kind) => kind !== null)).size);
+    }),
+    { numRuns: 2_000 },
+  );
 });
 
 test('a long text is shown around the first word found, from word to word', () => {
