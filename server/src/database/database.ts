@@ -231,6 +231,11 @@ export class Database {
     for (const ending of this.endings) ending(isStored);
   }
 
+  /** A number that is another one once anything was stored since it was asked for (PRAGMA data_version). */
+  seenState(): number {
+    return this.counted().version;
+  }
+
   /** How many rows this connection has changed, and which state the other one sees. */
   private counted(): { changes: number; version: number } {
     this.counters ??= {

@@ -54,6 +54,8 @@ export class Accounts {
   private endings = new Set<(sessionIds: ReadonlySet<string>) => void>();
   /** Wrong tries within an open session; a stranger's tries at the way in do not count here, nor the other way round. */
   private within = new Map<string, { tries: number; waitUntil: string | null }>();
+  /** Who is signed in, as long as nothing is stored: every request asks. */
+  private known: { state: number; sessions: Map<string, SignedIn> } | undefined;
   /** Tries at names that no account has. */
   private unknown = new Map<string, { tries: number; waitUntil: string | null }>();
 
@@ -157,10 +159,20 @@ export class Accounts {
   /** Whoever a cookie's value stands for, if it still does. */
   async bySession(token: string | undefined): Promise<SignedIn | null> {
     if (!token) return null;
+    const id = tokenHash(token);
+    const state = this.database.seenState();
+    const isKnown = this.known?.state === state;
+    const signedIn = (isKnown ? this.known!.sessions.get(id) : undefined) ?? (await this.readSession(id));
+    if (!signedIn || signedIn.session.expiresAt < new Date().toISOString()) return null;
+    if (this.known?.state !== state) this.known = { state, sessions: new Map() };
+    this.known.sessions.set(id, signedIn);
+    return signedIn;
+  }
+
+  private async readSession(id: string): Promise<SignedIn | null> {
     const { manager } = this.database;
-    const session = await manager.findOneBy(SessionEntity, { id: tokenHash(token) });
-    if (!session || session.expiresAt < new Date().toISOString()) return null;
-    const account = await manager.findOneBy(AccountEntity, { id: session.accountId });
+    const session = await manager.findOneBy(SessionEntity, { id });
+    const account = session && (await manager.findOneBy(AccountEntity, { id: session.accountId }));
     return account && { account, session, viewer: await this.viewerOf(account.id) };
   }
 

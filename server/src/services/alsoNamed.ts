@@ -27,7 +27,7 @@ export class AlsoNamed {
     const day = this.entries.dayOf(viewer, pageId);
     if (day) return [dayKey(day)];
     const { name } = visibleEntry(this.database.reading(viewer), pageId);
-    const keys = [name, ...(await otherNamesOf(this.database.manager, pageId))].map(nameKey);
+    const keys = [name, ...otherNamesOf(this.database.reader, pageId)].map(nameKey);
     return [...new Set(keys)].filter((key) => key !== null);
   }
 

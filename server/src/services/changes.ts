@@ -77,7 +77,7 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
 
   otherNames: async ({ id, names }, { connection, facts, manager }) => {
     const entry = writableEntry(connection, id);
-    const before = await otherNamesOf(manager, id);
+    const before = otherNamesOf(connection.raw, id);
     await writeOtherNames(manager, id, names);
     facts.writeOtherNames(entry);
     for (const name of before) if (!names.includes(name)) facts.noteName(id, name);

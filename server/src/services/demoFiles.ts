@@ -53,7 +53,7 @@ export async function attachDemoFiles(services: Services, viewer: Viewer, folder
       file,
       createReadStream(path.join(folder, file)),
     );
-    const { content } = (await services.pages.read(viewer, found.id)).body;
+    const { content } = services.pages.read(viewer, found.id).body;
     const line = content.find((node) => ownWords(node).startsWith(after));
     const placed = { id: newId(), depth: 0, tint: null, file: id, name, caption };
     const node: NodeJson = media.startsWith('image/')

@@ -76,11 +76,11 @@ export class Entries {
   }
 
   /** All that is known of an entry. */
-  async info(viewer: Viewer, id: string): Promise<EntryInfo> {
+  info(viewer: Viewer, id: string): EntryInfo {
     const entry = this.entry(viewer, id);
     const { row: _row, orderKey: _key, firstWords: _words, deletedAt: _at, season: ownSeason, ...known } = entry;
     const { pageId: _self, ...place } = this.reader(viewer).place(id);
-    const names = await otherNamesOf(this.database.manager, id);
+    const names = otherNamesOf(this.database.reader, id);
     return { ...known, names, ownSeason, ...place };
   }
 

@@ -138,7 +138,7 @@ export class FactWriter {
     if (!previous && next.length === 0) return;
     const { entity, columns } = LINE_FACT_TABLES[name];
     const table = entity.options.tableName!;
-    this.run(DROP_ROWS(table), documentId);
+    if (previous) this.run(DROP_ROWS(table), documentId);
     const put = PUT_ROW(table, columns);
     for (const row of next)
       this.run(put, documentId, ...columns.map((column) => (row as Record<string, unknown>)[column]));

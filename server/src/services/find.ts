@@ -96,7 +96,7 @@ export class Find {
     const index = await known.index;
     const connection = this.database.reading(viewer);
     for (const id of known.changed) {
-      const others = await otherNamesOf(this.database.manager, id);
+      const others = otherNamesOf(this.database.reader, id);
       known.changed.delete(id);
       if (!sees(connection, id)) index.delete(id);
       else {

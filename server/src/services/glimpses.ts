@@ -38,7 +38,7 @@ export class Glimpses {
     const nodes = target.state === 'gone' ? [] : await this.nodes(viewer, target);
     const isStored = this.entries.has(viewer, target.pageId);
     const entry = isStored ? await manager.findOneBy(EntryEntity, { id: target.pageId }) : null;
-    const names = target.kind === 'page' && isStored ? await otherNamesOf(manager, target.pageId) : [];
+    const names = target.kind === 'page' && isStored ? otherNamesOf(this.database.reader, target.pageId) : [];
     return { target, names, nodes, targets: reader.targets(shownIn(nodes)), changedAt: entry?.changedAt ?? null };
   }
 

@@ -27,8 +27,11 @@ const READ_WITHIN = 2_000;
 const PER_BYTE = 0.02;
 /** Files of more bytes than this are much to wait for each other in memory. */
 const MUCH = 12_000_000;
-/** A piece of an import is written for about so long, in milliseconds; then others are served. */
-const PIECE = 14;
+/**
+ * A piece of an import is written for about so long, in milliseconds; then others are served. What many pieces change
+ * is written at the end of each: in shorter ones that would cost more than the piece itself.
+ */
+const PIECE = 30;
 /** While somebody writes, who waits for it, it is shorter, and a pause follows. */
 const SHORT_PIECE = 3;
 const PAUSE = 4;

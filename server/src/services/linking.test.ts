@@ -133,13 +133,13 @@ test('L7 a page merged into another takes its links, names and lines along, and 
   const [target] = server.services.entries.targets(ines.viewer, [gate]);
   expect(target).toMatchObject({ id: gate, pageId: old, title: 'Old', state: 'written' });
   expect(glosses(old).map(({ pageId }) => pageId)).toEqual([plan]);
-  expect((await server.services.entries.info(ines.viewer, old)).names).toEqual(['Sluice gate']);
+  expect(server.services.entries.info(ines.viewer, old).names).toEqual(['Sluice gate']);
   expect(await server.services.bin.list(ines.viewer, '')).toEqual([]);
   const body = readBodyOf(old);
   expect(JSON.stringify(body)).toContain('The leaf has dropped');
   await act(...undo);
   expect(JSON.stringify(server.rows('SELECT id, json FROM documents ORDER BY id'))).toBe(before);
-  expect((await server.services.entries.info(ines.viewer, old)).names).toEqual([]);
+  expect(server.services.entries.info(ines.viewer, old).names).toEqual([]);
   await agrees();
 });
 

@@ -1,13 +1,13 @@
 import type { EntityManager } from 'typeorm';
 import type { Viewer } from '../access';
-import type { Database } from '../database/database';
+import type { Database, RawDatabase } from '../database/database';
+import { prepared } from '../database/prepared';
 import { EntryEntity, OtherNameEntity, type OtherName } from '../entities';
+import { OTHER_NAMES } from '../entities/fact.queries';
 
 /** The other names of a page, in their order. Whoever asks has seen the page. */
-export async function otherNamesOf(manager: EntityManager, pageId: string): Promise<string[]> {
-  const rows = await manager.find(OtherNameEntity, { where: { pageId }, order: { position: 'ASC' } });
-  return rows.map(({ name }) => name);
-}
+export const otherNamesOf = (raw: RawDatabase, pageId: string): string[] =>
+  prepared(raw, OTHER_NAMES).pluck().all(pageId) as string[];
 
 /** The other names of all pages that a viewer sees, by page. */
 export async function allOtherNames(database: Database, viewer: Viewer): Promise<Map<string, string[]>> {

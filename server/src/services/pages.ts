@@ -4,7 +4,8 @@ import { shownIn } from '@glossarion/core/document';
 import type { EntryInfo } from '@glossarion/core/outline';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';
-import { DocumentEntity } from '../entities';
+import { prepared } from '../database/prepared';
+import { DOCUMENT } from '../entities/document.queries';
 import type { Entries } from './entries';
 
 /** What is read of a page to show it: where it stands, its text, and what its links show. */
@@ -21,9 +22,9 @@ export class Pages {
   ) {}
 
   /** A page; a notebook or section has no text. */
-  async read(viewer: Viewer, id: string): Promise<PageRead> {
-    const info = await this.entries.info(viewer, id);
-    const stored = await this.database.manager.findOneBy(DocumentEntity, { id });
+  read(viewer: Viewer, id: string): PageRead {
+    const info = this.entries.info(viewer, id);
+    const stored = prepared(this.database.reader, DOCUMENT).get(id) as { json: string } | undefined;
     const body = (stored ? JSON.parse(stored.json) : { type: 'doc', content: [] }) as BodyJson;
     return { ...info, body, targets: this.entries.targets(viewer, shownIn([body])) };
   }

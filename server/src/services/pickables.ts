@@ -47,7 +47,7 @@ export class PickableNames {
     const found: Pickable[] = [];
     for (const id of changed) {
       const row = connection.first<Step>(STEP, { id });
-      if (row) found.push(pickable(row, await otherNamesOf(this.database.manager, id)));
+      if (row) found.push(pickable(row, otherNamesOf(this.database.reader, id)));
     }
     const present = new Set(found.map(({ id }) => id));
     return { revision: now, isWhole: false, entries: found, gone: changed.filter((id) => !present.has(id)) };

@@ -1,6 +1,7 @@
 import { accountOf, entryIfVisible, sees, writableEntry } from '../../access';
 import { prepared } from '../../database/prepared';
-import { NOTE_NAME, OTHER_NAMES, WRITE_KNOWN } from '../../entities/fact.queries';
+import { NOTE_NAME, WRITE_KNOWN } from '../../entities/fact.queries';
+import { otherNamesOf } from '../otherNames';
 import type { Holder } from './holder';
 
 /** Pages, and the days of the journal. */
@@ -17,5 +18,5 @@ export const page: Holder = {
   noteName: (writer, id, name) => {
     if (name.trim() !== '') prepared(writer, NOTE_NAME).run({ id, name });
   },
-  otherNames: (writer, id) => prepared(writer, OTHER_NAMES).pluck().all(id) as string[],
+  otherNames: otherNamesOf,
 };
