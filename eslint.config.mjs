@@ -128,7 +128,7 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   {
-    files: ['server/src/routes/route.ts', 'server/src/routes/shapes.ts', 'core/src/find/words.ts'],
+    files: ['server/src/routes/route.ts', 'server/src/routes/shapes.ts'],
     rules: { 'no-control-regex': 'off' },
   },
 );

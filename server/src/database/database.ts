@@ -56,7 +56,8 @@ export class Database {
   private wroteAt = -Infinity;
   private syncing: { how: 'FULL' | 'NORMAL'; of: RawDatabase | null } = { how: 'FULL', of: null };
   private raw: RawDatabase | undefined;
-  private counters: { changes: BetterSqlite3.Statement; version: BetterSqlite3.Statement } | null = null;
+  private changes: BetterSqlite3.Statement | null = null;
+  private version: BetterSqlite3.Statement | undefined;
   /** Why the last transaction could not be stored, as long as none was since. */
   private trouble: Trouble | null = null;
 
@@ -233,16 +234,14 @@ export class Database {
 
   /** A number that is another one once anything was stored since it was asked for (PRAGMA data_version). */
   seenState(): number {
-    return this.counted().version;
+    this.version ??= this.reader.prepare('PRAGMA data_version').pluck();
+    return this.version.get() as number;
   }
 
   /** How many rows this connection has changed, and which state the other one sees. */
   private counted(): { changes: number; version: number } {
-    this.counters ??= {
-      changes: this.writer.prepare('SELECT total_changes()').pluck(),
-      version: this.reader.prepare('PRAGMA data_version').pluck(),
-    };
-    return { changes: this.counters.changes.get() as number, version: this.counters.version.get() as number };
+    this.changes ??= this.writer.prepare('SELECT total_changes()').pluck();
+    return { changes: this.changes.get() as number, version: this.seenState() };
   }
 
   /**
@@ -258,7 +257,7 @@ export class Database {
     }
     if (this.writer.inTransaction) {
       await this.source.destroy().catch(() => undefined);
-      this.counters = null;
+      this.changes = null;
       await this.source.initialize();
     } else if (runner.isTransactionActive) {
       (this.source.driver as { queryRunner?: QueryRunner }).queryRunner = undefined;

@@ -50,6 +50,13 @@ describe('1 a database that can grow no more', () => {
     expect(await checkData(server.services.database)).toEqual([]);
   });
 
+  test('is read while the connection that writes is made anew', async () => {
+    const { database } = server.services;
+    database.writer.close();
+    const { body } = await ines.get('/notebooks').expect(200);
+    expect(body).not.toEqual([]);
+  });
+
   test('is as large as the server may be, files and all', async () => {
     const bounded = await makeServer(undefined, { GLOSSARION_SERVER_MEGABYTES: '2' });
     const tomas = await bounded.person();

@@ -86,6 +86,24 @@ test('changing the passphrase ends every other session', async () => {
   await request(server.url).get('/api/notebooks').set('Cookie', otherCookie).expect(401);
 });
 
+test('who is signed in is known as it stands, however often it was asked before', async () => {
+  const ines = await server.person();
+  const { accounts } = server.services;
+  const token = decodeURIComponent(/=([^;]+)/u.exec(ines.cookie)![1]!);
+  const asked = () => accounts.bySession(token);
+  const { session, account } = (await asked())!;
+  expect(await asked()).toMatchObject({ session, account: { id: account.id } });
+  const before = await asked();
+  await owner.post('/acts', { acts: [{ do: 'make', id: newId(), kind: 'notebook', parentId: null, name: 'Else' }] });
+  expect(await asked()).toEqual(before);
+  // It ends while it is being asked for.
+  const asking = asked();
+  await accounts.closeSession(session.id);
+  await asking;
+  expect(await asked()).toBeNull();
+  await ines.get('/notebooks').expect(401);
+});
+
 test('bad input gets a sentence, never a 500', async () => {
   const id = newId();
   const act = (each: object) => owner.post('/acts', { acts: [each] });

@@ -161,8 +161,8 @@ export class Accounts {
     if (!token) return null;
     const id = tokenHash(token);
     const state = this.database.seenState();
-    const isKnown = this.known?.state === state;
-    const signedIn = (isKnown ? this.known!.sessions.get(id) : undefined) ?? (await this.readSession(id));
+    const present = this.known?.state === state ? this.known.sessions.get(id) : undefined;
+    const signedIn = present ?? (await this.readSession(id));
     if (!signedIn || signedIn.session.expiresAt < new Date().toISOString()) return null;
     if (this.known?.state !== state) this.known = { state, sessions: new Map() };
     this.known.sessions.set(id, signedIn);
