@@ -18,6 +18,38 @@ const byHand = [
   message: 'Storage goes through repositories; a statement by hand stands in a .queries.ts with its reason.',
 }));
 
+/** What the features of the app are, in the order in which they build on each other. */
+const FEATURES = [
+  ...['attachments', 'cards', 'trail', 'templates', 'parts', 'outline', 'names', 'beside', 'leaves', 'margin', 'find'],
+  ...['desk', 'bin', 'keys', 'preview', 'journal', 'page', 'session', 'settings', 'shell'],
+];
+
+/** The folders of the app from the ground up: each knows those before it, so that no circle can come to be. */
+const LAYERS = [
+  ...['theme', 'kit', 'workers', 'state', 'documents', 'screen', 'editor'],
+  ...FEATURES.map((name) => `features/${name}`),
+  'app',
+];
+
+const goneAnswer = {
+  selector: "Property[key.name='subscribe'][value.value=false]",
+  message: 'Such an answer can be gone before it is looked at: use ask (state/store).',
+};
+
+const acrossPackages = {
+  group: ['**/core/src/**', '**/server/src/**', '**/app/src/**'],
+  message: 'Import @glossarion/core/<idea>.',
+};
+
+const elements = { group: ['@rneui/*'], message: 'Parts of the interface come from app/src/kit.' };
+
+const withinEditor = 'The app knows of the editor what its index says.';
+
+const rawElement = {
+  selector: 'JSXOpeningElement > JSXIdentifier[name=/^[a-z]/]',
+  message: 'Screens are made of app/src/kit; raw elements stay in the editor and in still text.',
+};
+
 export default tseslint.config(
   { ignores: ['**/node_modules', '**/dist', 'app/.expo', 'app/public', '**/expo-env.d.ts', 'test-results'] },
   js.configs.recommended,
@@ -28,8 +60,10 @@ export default tseslint.config(
       'boundaries/elements': [
         { type: 'core', pattern: 'core/src', mode: 'folder' },
         { type: 'server', pattern: 'server/src', mode: 'folder' },
-        { type: 'app', pattern: 'app/src', mode: 'folder' },
+        ...LAYERS.map((name) => ({ type: name, pattern: `app/src/${name}`, mode: 'folder' })),
       ],
+      // What is asked for later and what is passed on count as much as what is imported.
+      'boundaries/dependency-nodes': ['import', 'dynamic-import', 'export'],
       'import/resolver': {
         typescript: { project: ['core/tsconfig.json', 'server/tsconfig.json', 'app/tsconfig.json'] },
       },
@@ -43,7 +77,7 @@ export default tseslint.config(
           rules: [
             { from: 'core', allow: ['core'] },
             { from: 'server', allow: ['server', 'core'] },
-            { from: 'app', allow: ['app', 'core'] },
+            ...LAYERS.map((name, index) => ({ from: name, allow: ['core', ...LAYERS.slice(0, index + 1)] })),
           ],
         },
       ],
@@ -53,17 +87,7 @@ export default tseslint.config(
         'error',
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
       ],
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              group: ['**/core/src/**', '**/server/src/**', '**/app/src/**'],
-              message: 'Import @glossarion/core/<idea>.',
-            },
-          ],
-        },
-      ],
+      'no-restricted-imports': ['error', { patterns: [acrossPackages] }],
       eqeqeq: 'error',
       'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }],
     },
@@ -113,12 +137,34 @@ export default tseslint.config(
     rules: {
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-syntax': ['error', goneAnswer],
+    },
+  },
+  {
+    // Screens are made of the kit, and the kit of React Native (Elements); raw elements are the text's own.
+    files: ['app/src/**/*.tsx'],
+    ignores: ['app/src/editor/**', 'app/src/testing/**', '**/*.test.tsx'],
+    rules: { 'no-restricted-syntax': ['error', goneAnswer, rawElement] },
+  },
+  {
+    files: ['app/src/**/*.{ts,tsx}'],
+    ignores: ['app/src/kit/**', 'app/src/theme/elements.ts', 'app/src/app/_layout.tsx'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [acrossPackages, elements] }] },
+  },
+  {
+    // The editor is known by its index alone.
+    files: ['app/src/{features,app}/**/*.{ts,tsx}'],
+    ignores: ['app/src/app/_layout.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [acrossPackages, elements, { group: ['**/editor/*'], message: withinEditor }] },
+      ],
       'no-restricted-syntax': [
         'error',
-        {
-          selector: "Property[key.name='subscribe'][value.value=false]",
-          message: 'Such an answer can be gone before it is looked at: use ask (state/store).',
-        },
+        goneAnswer,
+        rawElement,
+        { selector: 'ImportExpression > Literal[value=/\\/editor\\//]', message: withinEditor },
       ],
     },
   },

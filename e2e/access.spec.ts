@@ -75,7 +75,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await look(address);
     }
     await mill.goto(`${origin}/notebooks`);
-    await mill.getByRole('button', { name: /Saltmere Tide Mill/ }).click();
+    await mill
+      .locator('main')
+      .getByRole('link', { name: /Saltmere Tide Mill/ })
+      .click();
     await look('an open notebook');
     await ask(mill, line(mill, 'Waterworks'));
     await look('the sheet of a section');

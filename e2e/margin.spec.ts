@@ -180,7 +180,7 @@ test('L12 what names the page without a link is found as it is written; one is l
   const margin = await marginOf(page);
   const list = margin.getByRole('region', { name: 'Also named' });
   await expect(list.getByRole('article')).toHaveCount(3);
-  await expect(list.locator('mark')).toHaveCount(3);
+  await expect(list.locator('.marked')).toHaveCount(3);
   if (!isPhone(page)) await expect(margin.locator('.margin-head')).toContainText('3 also named');
   await list.getByRole('article', { name: 'Oak' }).getByRole('button', { name: 'Link' }).click();
   await expect(glossesIn(margin)).toContainText('For the sluice gate, dry.');

@@ -16,13 +16,13 @@ test('W1 notebooks: name, pigment, description and order', async ({ outline }) =
   await expect(outline.getByText('Books and papers.')).toBeVisible();
   await expect(spines).toHaveText([/Saltmere/, /Field Craft/, /Reading/]);
 
-  await spines.nth(2).getByRole('button').click();
+  await spines.nth(2).getByRole('link').click();
   await drag(outline, spines.nth(2), spines.nth(0), 0.2);
   await expect(spines).toHaveText([/Reading/, /Saltmere/, /Field Craft/]);
-  await spines.nth(0).getByRole('button').focus();
+  await spines.nth(0).getByRole('link').focus();
   await outline.keyboard.press('Alt+ArrowDown');
   await expect(spines).toHaveText([/Saltmere/, /Reading/, /Field Craft/]);
-  await spines.nth(1).getByRole('button').focus();
+  await spines.nth(1).getByRole('link').focus();
   await outline.keyboard.press('Alt+ArrowUp');
   await expect(spines).toHaveText([/Reading/, /Saltmere/, /Field Craft/]);
   await act(outline, spines.nth(0), 'Name and look');

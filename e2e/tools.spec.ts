@@ -213,7 +213,8 @@ test('W14 days begin with a template of one’s own', async ({ pages }) => {
   await pageMenu(page, 'Make this a template');
   const origin = new URL(page.url()).origin;
   await page.goto(`${origin}/settings`);
-  await page.getByLabel(/^Every day/u).selectOption({ label: 'My day' });
+  await page.getByRole('button', { name: /^Every day/u }).click();
+  await page.getByRole('radio', { name: 'My day' }).click();
   await page.goto(`${origin}/day/2026-12-30`);
   await expect.poll(() => lines(page)).toEqual(['heading2: Tide at Wednesday 30 December', 'todo open:']);
   await textOf(page).locator('.words').nth(1).click();

@@ -41,7 +41,7 @@ const openNotebook = async (page) => {
   await page.goto(`${url}/notebooks`);
   await page
     .locator('main')
-    .getByRole('button', { name: /Saltmere Tide Mill/ })
+    .getByRole('link', { name: /Saltmere Tide Mill/ })
     .click();
   await page.getByRole('treeitem').first().waitFor();
 };

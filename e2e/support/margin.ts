@@ -21,7 +21,7 @@ export async function showTools(page: Page): Promise<Locator> {
   const margin = await marginOf(page);
   const tools = margin.getByRole('group', { name: 'What the Margin shows' });
   if (!(await tools.isVisible())) {
-    if (isPhone(page)) await margin.locator('summary', { hasText: 'Show' }).click();
+    if (isPhone(page)) await margin.getByRole('button', { name: 'Show', exact: true }).click();
     else await margin.getByRole('button', { name: 'Show', exact: true }).click();
   }
   await expect(tools).toBeVisible();

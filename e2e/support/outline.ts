@@ -21,7 +21,7 @@ export const outlineNotes: NoteFile[] = [
 
 export async function openNotebook(page: Page, name = 'Saltmere Tide Mill'): Promise<void> {
   await page.goto(new URL('/notebooks', page.url()).href);
-  await page.locator('main').getByRole('button', { name, exact: false }).first().click();
+  await page.locator('main').getByRole('link', { name, exact: false }).first().click();
   await expect(tree(page)).toBeVisible();
 }
 

@@ -1,6 +1,6 @@
-import { open } from '../features/shell/navigation';
-import { Screen } from '../features/shell/Screen';
-import { Trouble } from '../features/shell/Trouble';
+import { open } from '../screen/navigation';
+import { Screen } from '../screen/Screen';
+import { Trouble } from '../kit/Trouble';
 
 export default function NotFound() {
   return (

@@ -7,7 +7,7 @@ import { Shell } from '../features/shell/Shell';
 import { store } from '../state/store';
 import { elementsTheme } from '../theme/elements';
 import { applyMode, useMode } from '../theme/mode';
-import { layOutSheets } from '../theme/sheets';
+import { layOutSheets } from '../features/shell/sheets';
 
 applyMode();
 layOutSheets();

@@ -1,4 +1,4 @@
-import { later } from '../features/shell/later';
+import { later } from '../kit/later';
 
 const BinScreen = later(async () => (await import('../features/bin/BinScreen')).BinScreen);
 

@@ -1,4 +1,4 @@
-import { later } from '../features/shell/later';
+import { later } from '../kit/later';
 
 const SettingsScreen = later(async () => (await import('../features/settings/SettingsScreen')).SettingsScreen);
 

@@ -2,27 +2,27 @@ import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { View } from 'react-native';
 import { HIGHLIGHTS } from '@glossarion/core/document';
-import { excerptBeside, liftLines, sendLines } from '../features/parts/partActs';
-import { copyBlockLink } from '../features/parts/links';
-import { Action } from '../features/shell/Action';
-import { Sheet } from '../features/shell/Sheet';
-import { Words } from '../features/shell/Words';
+import { Action } from '../kit/Action';
+import { Sheet } from '../kit/Sheet';
+import { Words } from '../kit/Words';
 import { useAppSelector } from '../state/store';
 import { colour } from '../theme/tokens';
 import { actedRange, choose, countOf, idsInRange } from './chosen';
 import { OFFERS } from './kinds';
+import type { LineActs } from './lineActs';
 import { duplicateBlocks, indent, moveLine, removeBlocks, tint } from './outline';
 
 interface BlockMenuProps {
   editor: Editor;
   pageId: string;
+  acts: LineActs;
   onClose: () => void;
 }
 
 type Edit = (state: EditorState) => Transaction | null;
 
 /** What can be done with the line with the cursor, or with all that are chosen. */
-export function BlockMenu({ editor, pageId, onClose }: BlockMenuProps) {
+export function BlockMenu({ editor, pageId, acts, onClose }: BlockMenuProps) {
   const besideId = useAppSelector((state) => state.view.besideId);
   const range = actedRange(editor.state);
   const ids = idsInRange(editor.state, range);
@@ -38,7 +38,7 @@ export function BlockMenu({ editor, pageId, onClose }: BlockMenuProps) {
     onClose();
     void work();
   };
-  const lines = { editor, pageId, ids };
+  const lines = { pageId, ids };
   return (
     <Sheet title={title} onClose={onClose}>
       <Group label="Turn into">
@@ -65,10 +65,12 @@ export function BlockMenu({ editor, pageId, onClose }: BlockMenuProps) {
         />
       </Group>
       <Group label="Elsewhere">
-        <Action label="Copy link" onPress={act(() => copyBlockLink(ids[0]!))} />
-        <Action label="Lift to a page" onPress={act(() => liftLines(lines))} />
-        <Action label="Send elsewhere" onPress={act(() => sendLines(lines))} />
-        {besideId && <Action label="Excerpt to the page beside" onPress={act(() => excerptBeside(lines, besideId))} />}
+        <Action label="Copy link" onPress={act(() => acts.copyLink(ids[0]!))} />
+        <Action label="Lift to a page" onPress={act(() => acts.lift(lines))} />
+        <Action label="Send elsewhere" onPress={act(() => acts.send(lines))} />
+        {besideId && (
+          <Action label="Excerpt to the page beside" onPress={act(() => acts.excerptBeside(lines, besideId))} />
+        )}
       </Group>
       <Group label="">
         <Action

@@ -1,12 +1,13 @@
 import type { Editor } from '@tiptap/core';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useWindowDimensions } from 'react-native';
-import { later } from '../features/shell/later';
+import { later } from '../kit/later';
 import { useAppSelector } from '../state/store';
 import { measure } from '../theme/tokens';
 import { BlockBar } from './BlockBar';
 import { BlockHandle, indexAtHeight } from './BlockHandle';
 import { choose } from './chosen';
+import type { LineActs } from './lineActs';
 import { TableBar } from './TableBar';
 import { Toolbar } from './Toolbar';
 
@@ -16,13 +17,14 @@ const SearchPanel = later(async () => (await import('./SearchPanel')).SearchPane
 interface EditorToolsProps {
   editor: Editor;
   pageId: string;
+  lines: LineActs;
   text: RefObject<HTMLElement | null>;
   /** Whether it is the page that finding and replacing is about. */
   isMain: boolean;
 }
 
 /** What stands around the text while it is written. */
-export function EditorTools({ editor, pageId, text, isMain }: EditorToolsProps) {
+export function EditorTools({ editor, pageId, lines, text, isMain }: EditorToolsProps) {
   const [isMenuOpen, setMenuOpen] = useState(false);
   const isSearchOpen = useAppSelector((state) => state.view.isSearchOpen);
   const isPhone = useWindowDimensions().width < measure.wide;
@@ -35,7 +37,7 @@ export function EditorTools({ editor, pageId, text, isMain }: EditorToolsProps) 
       <TableBar editor={editor} text={text} />
       <BlockBar editor={editor} onMenu={openMenu} />
       {isPhone && <Toolbar editor={editor} onMenu={openMenu} />}
-      {isMenuOpen && <BlockMenu editor={editor} pageId={pageId} onClose={() => setMenuOpen(false)} />}
+      {isMenuOpen && <BlockMenu editor={editor} pageId={pageId} acts={lines} onClose={() => setMenuOpen(false)} />}
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { Fragment, type ReactNode } from 'react';
 import { isSafeAddress, type MarkJson, type NodeJson } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
-import { linkWords, tagWords } from '../features/trail/words';
+import { linkWords, tagWords } from '../screen/words';
 import { useAppSelector } from '../state/store';
 
 /** Lines shown without an editor: one small part for each mark and each node within a line. */

@@ -8,11 +8,12 @@ import type { DateOffer } from './dateOffers';
 import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
 import { InsertMenu } from './InsertMenu';
+import type { LineActs } from './lineActs';
 import { LinkPicker } from './LinkPicker';
 import { selectBlock } from './outline';
 import type { PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
-import { later } from '../features/shell/later';
+import { later } from '../kit/later';
 
 const DateChip = later(async () => (await import('./DateChip')).DateChip, true);
 
@@ -31,6 +32,8 @@ export interface PageEditorProps {
   label: string;
   placeholder?: string;
   onOpen: (target: string, isBeside: boolean) => void;
+  /** What is done with lines that reaches beyond the page. */
+  lines: LineActs;
   /** Called a moment after the text has changed, and once when it is first shown. */
   onBody?: (body: BodyJson) => void;
   /** The element the text stands in, beside which its tools are set. */
@@ -54,6 +57,7 @@ export function PageEditor({
   label,
   placeholder,
   onOpen,
+  lines,
   onBody,
   focus,
   text,
@@ -123,7 +127,7 @@ export function PageEditor({
   return (
     <>
       <EditorContent editor={editor} />
-      {editor && <EditorTools editor={editor} pageId={place.pageId} text={text} isMain={isMain} />}
+      {editor && <EditorTools editor={editor} pageId={place.pageId} lines={lines} text={text} isMain={isMain} />}
       {editor && linkQuery && <LinkPicker handle={picker} editor={editor} query={linkQuery} place={place} />}
       {editor && selectedQuery && !linkQuery && (
         <LinkPicker

@@ -1,8 +1,8 @@
 import type { ElementContent } from 'hast';
 import { createElement, type ReactNode } from 'react';
 import { solidKindOf } from '@glossarion/core/document';
-import { fileAddress } from '../features/attachments/upload';
-import { linkWords } from '../features/trail/words';
+import { fileAddress } from '../state/upload';
+import { linkWords } from '../screen/words';
 import { targetOf } from '../state/store';
 import { BlockText } from './BodyView';
 import type { StillProps } from './kinds';

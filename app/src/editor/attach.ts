@@ -1,7 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import { NodeSelection } from '@tiptap/pm/state';
 import { solidBlock, type NodeJson } from '@glossarion/core/document';
-import { isPicture, pickFiles, upload, type Attachment } from '../features/attachments/upload';
+import { isPicture, pickFiles, upload, type Attachment } from '../state/upload';
 import { putBlocksAt } from './put';
 
 /** The block that shows an attachment. */

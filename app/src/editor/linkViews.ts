@@ -4,7 +4,7 @@ import { Plugin } from '@tiptap/pm/state';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { documentNodes } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
-import { linkWords, tagWords } from '../features/trail/words';
+import { linkWords, tagWords } from '../screen/words';
 import { store, targetOf, wantTargets } from '../state/store';
 
 /** How a link is shown: the present title of its target or its own words, and the target's state in looks and words. */

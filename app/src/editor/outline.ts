@@ -1,7 +1,7 @@
 import { Fragment, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Selection, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { MAX_DEPTH, newId, textAttributes, type HighlightPigment, type TaskState } from '@glossarion/core/document';
-import { tagWords } from '../features/trail/words';
+import { tagWords } from '../screen/words';
 import { targetOf } from '../state/store';
 import { actedRange, chosenIds, endOfChildren, withChildren, type BlockRange } from './chosen';
 

@@ -62,7 +62,7 @@ export const writingSheet = `
 .writing code { font: .82em ${face.code}; background: var(--ground); padding: 1px 4px; border-radius: 3px; }
 .writing pre { background: var(--ground); padding: 12px 14px; overflow-x: auto; border-radius: 3px; }
 .writing pre code { background: none; padding: 0; }
-mark { background: var(--washOchre); color: var(--ink); padding: 0 2px; border-radius: 1px; }
+mark, .marked { background: var(--washOchre); color: var(--ink); padding: 0 2px; border-radius: 1px; }
 mark[data-pigment='verdigris'] { background: var(--washVerdigris); } mark[data-pigment='lapis'] { background: var(--washLapis); }
 mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-pigment='plum'] { background: var(--washPlum); }
 .writing hr { border: 0; height: 18px; background: radial-gradient(circle, var(--soft) 1.6px, transparent 2px) center / 18px 18px repeat-x; max-width: 54px; margin: 10px auto 18px; }

@@ -29,7 +29,7 @@ export const toolSheet = `
 .swatch { min-height: 44px; padding: 0 14px; border: 0; border-radius: 3px; color: var(--ink); font: 16px ${face.interface}; cursor: pointer; margin-bottom: 6px; }
 .swatch[data-pigment='ochre'] { background: var(--washOchre); } .swatch[data-pigment='verdigris'] { background: var(--washVerdigris); } .swatch[data-pigment='lapis'] { background: var(--washLapis); } .swatch[data-pigment='vermilion'] { background: var(--washVermilion); } .swatch[data-pigment='plum'] { background: var(--washPlum); }
 @media (max-width: 719px) { body:has(.toolbar) .margin-sheet:not(.open), body:has(.block-bar) .margin-sheet:not(.open) { display: none; } .page-body:has(.chosen) .margin-count { visibility: hidden; } }
-.choice-line { display: flex; flex-wrap: wrap; justify-content: space-between; align-items: center; gap: 4px 14px; min-height: 44px; font: 17px ${face.interface}; color: var(--ink); } .choice-line select { min-height: 44px; min-width: 210px; max-width: 100%; border: 1px solid var(--rule); border-radius: 3px; background: var(--leaf); color: var(--ink); font: 17px ${face.interface}; padding: 0 8px; }
+
 .picked-files { display: none; }
 .long-page { font: 16px/22px ${face.interface}; color: var(--ochre); border-inline-start: 3px solid var(--ochre); padding: 0 0 0 12px; margin: 0 0 12px; } .long-page button { font: 500 16px ${face.interface}; color: var(--lapis); background: none; border: 0; min-height: 44px; padding: 0 12px 0 0; cursor: pointer; }
 .beside { flex: 1; min-width: 0; box-sizing: border-box; border-inline-start: 1px solid var(--rule); padding: 6px 10px 60px 24px; background: var(--leaf); position: sticky; top: 0; height: 100vh; overflow-y: auto; }

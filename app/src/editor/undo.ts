@@ -2,7 +2,7 @@ import { Extension } from '@tiptap/core';
 import { ySyncPluginKey, yUndoPluginKey } from '@tiptap/y-tiptap';
 import { Plugin } from '@tiptap/pm/state';
 import type * as Y from 'yjs';
-import { doAgain, takeBack } from '../features/outline/deeds';
+import { doAgain, takeBack } from '../state/deeds';
 import { store } from '../state/store';
 
 /**

@@ -1,6 +1,7 @@
 import { Router, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import Joi from 'joi';
+import { MAX_ACCOUNT_NAME, PASSPHRASE } from '@glossarion/core/accounts';
 import type { Services } from '../services';
 import type { Account } from '../entities';
 import { Problem } from '../problem';
@@ -10,8 +11,10 @@ import * as answers from './answers';
 export const SESSION_COOKIE = 'glossarion-session';
 export const DEMO_NAME = 'Ines Varga-Holt';
 
-const name = line(80).min(1).required();
-const passphrase = Joi.string().min(8).max(1024).required();
+const name = line(MAX_ACCOUNT_NAME).min(1).required();
+const passphrase = Joi.string().min(PASSPHRASE.least).max(PASSPHRASE.most).required();
+/** As it was when it was chosen, whatever the rule was then. */
+const presentPassphrase = Joi.string().max(PASSPHRASE.most).required();
 
 const shown = (account: Account) => ({ id: account.id, name: account.name });
 
@@ -81,7 +84,7 @@ export function accountRoutes({ accounts, config }: Services): Router {
       refusals: [401, 429],
       summary: 'Signs in.',
       isOpen: true,
-      body: Joi.object({ name: line(80).required(), passphrase: Joi.string().max(1024).required() }),
+      body: Joi.object({ name: line(MAX_ACCOUNT_NAME).required(), passphrase: presentPassphrase }),
     },
     async ({ body }, request, response) => {
       const wish = body as { name: string; passphrase: string };
@@ -123,7 +126,7 @@ export function accountRoutes({ accounts, config }: Services): Router {
       method: 'put',
       path: '/account/passphrase',
       summary: 'Changes the passphrase and ends all other sessions.',
-      body: Joi.object({ present: Joi.string().max(1024).required(), next: passphrase }),
+      body: Joi.object({ present: presentPassphrase, next: passphrase }),
     },
     async ({ account, session, body }) => {
       const wish = body as { present: string; next: string };

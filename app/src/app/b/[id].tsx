@@ -1,9 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
 import { PageScreen } from '../../features/page/PageScreen';
-import { Loading } from '../../features/shell/Loading';
-import { open } from '../../features/shell/navigation';
-import { Screen } from '../../features/shell/Screen';
-import { Trouble } from '../../features/shell/Trouble';
+import { Loading } from '../../kit/Loading';
+import { open } from '../../screen/navigation';
+import { Screen } from '../../screen/Screen';
+import { Trouble } from '../../kit/Trouble';
 import { useBlockPlaceQuery } from '../../state/api';
 
 /** The address of a block: its page, opened at it. */

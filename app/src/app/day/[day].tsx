@@ -1,9 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
 import { isDay } from '@glossarion/core/journal';
 import { DayScreen } from '../../features/journal/DayScreen';
-import { open } from '../../features/shell/navigation';
-import { Screen } from '../../features/shell/Screen';
-import { Trouble } from '../../features/shell/Trouble';
+import { open } from '../../screen/navigation';
+import { Screen } from '../../screen/Screen';
+import { Trouble } from '../../kit/Trouble';
 
 export default function Day() {
   const { day } = useLocalSearchParams<{ day: string }>();

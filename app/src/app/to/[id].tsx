@@ -1,9 +1,9 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
-import { Loading } from '../../features/shell/Loading';
-import { addressOf, open } from '../../features/shell/navigation';
-import { Screen } from '../../features/shell/Screen';
-import { Trouble } from '../../features/shell/Trouble';
+import { Loading } from '../../kit/Loading';
+import { addressOf, open } from '../../screen/navigation';
+import { Screen } from '../../screen/Screen';
+import { Trouble } from '../../kit/Trouble';
 import { useAppSelector, wantTargets } from '../../state/store';
 
 /** The address in a link: whatever its target is, it is opened where it now stands. */

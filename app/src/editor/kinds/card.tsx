@@ -1,6 +1,6 @@
 import { NodeViewWrapper, type NodeViewProps } from '@tiptap/react';
-import { PageCard } from '../../features/cards/PageCard';
-import { openTarget } from '../../features/shell/navigation';
+import { PageCard } from './PageCard';
+import { openTarget } from '../../screen/navigation';
 import { putBySheet } from '../awaiting';
 import { blockProps, withReactView } from '../nodeView';
 import { placeProps } from '../still';

@@ -1,5 +1,5 @@
 import { NodeViewWrapper, type NodeViewProps } from '@tiptap/react';
-import { fileAddress, sizeWords } from '../../features/attachments/upload';
+import { fileAddress, sizeWords } from '../../state/upload';
 import { pickAndAttach } from '../attach';
 import { putBySheet } from '../awaiting';
 import { blockProps, inControls, withReactView } from '../nodeView';

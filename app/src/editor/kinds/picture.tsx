@@ -1,5 +1,5 @@
 import { NodeViewWrapper, type NodeViewProps } from '@tiptap/react';
-import { fileAddress } from '../../features/attachments/upload';
+import { fileAddress } from '../../state/upload';
 import { pickAndAttach } from '../attach';
 import { blockProps, inControls, withReactView } from '../nodeView';
 import { placeProps } from '../still';

@@ -1,13 +1,12 @@
-import { Button } from '@rneui/themed';
 import { useEffect, useRef, useState } from 'react';
 import { format } from 'date-fns/format';
-import { attachmentBlock } from '../../editor/attach';
-import { putFromSheet } from '../../editor/awaiting';
+import { attachmentBlock, putFromSheet } from '../../editor';
 import { colour } from '../../theme/tokens';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
+import { Button } from '../../kit/Button';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
 import { openMicrophone, recordingForm, type Microphone } from './microphone';
-import { upload } from './upload';
+import { upload } from '../../state/upload';
 
 /** Records a voice note and sets it where the cursor was. Closing the sheet throws it away. */
 export function VoiceSheet({ onClose }: { onClose: () => void }) {
@@ -75,9 +74,9 @@ export function VoiceSheet({ onClose }: { onClose: () => void }) {
             </Words>
           )}
           <Button
-            title="Keep it"
-            disabled={stage !== 'recording'}
-            loading={stage === 'sending'}
+            label="Keep it"
+            isDisabled={stage !== 'recording'}
+            isBusy={stage === 'sending'}
             onPress={() => void keep()}
           />
         </>

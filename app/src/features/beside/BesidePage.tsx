@@ -1,17 +1,18 @@
 import { useRef, useState } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import { usePageDocument } from '../../documents/session';
-import { PageEditor } from '../../editor/PageEditor';
-import { TitleField } from '../../editor/TitleField';
+import { PageEditor, TitleField } from '../../editor';
+import { lineActs } from '../parts/lineActs';
 import { useEntryQuery } from '../../state/api';
-import { Action } from '../shell/Action';
-import { Loading } from '../shell/Loading';
-import { open, openTarget } from '../shell/navigation';
-import { Trouble } from '../shell/Trouble';
-import { trailWords } from '../trail/words';
+import { Action } from '../../kit/Action';
+import { Loading } from '../../kit/Loading';
+import { open, openTarget } from '../../screen/navigation';
+import { Trouble } from '../../kit/Trouble';
+import { trailWords } from '../../screen/words';
 import { colour } from '../../theme/tokens';
-import { Words } from '../shell/Words';
+import { Heading, Words } from '../../kit/Words';
 import { putAwayBeside } from './besideActs';
+import { Box } from '../../kit/Box';
 
 /** A second page beside the one that is shown: to be read, or written, while the other is. */
 export function BesidePage({ pageId }: { pageId: string }) {
@@ -21,8 +22,8 @@ export function BesidePage({ pageId }: { pageId: string }) {
   const [, setBody] = useState<BodyJson | null>(null);
   const trail = info?.trail ?? [];
   return (
-    <aside className="beside" aria-label={info ? `Beside: ${info.title}` : 'Beside'}>
-      <div className="beside-head">
+    <Box role="complementary" look="beside" aria-label={info ? `Beside: ${info.title}` : 'Beside'}>
+      <Box look="beside-head">
         <Words tone={colour.soft} numberOfLines={1} style={{ flex: 1, minWidth: 0 }}>
           {trailWords(trail)}
         </Words>
@@ -35,31 +36,34 @@ export function BesidePage({ pageId }: { pageId: string }) {
           }}
         />
         <Action label="Put away" tone={colour.soft} onPress={putAwayBeside} />
-      </div>
+      </Box>
       {page?.missing ? (
         <Trouble title="Not here" sentence={page.missing} />
       ) : page?.isReady && info ? (
         <>
           {info.day ? (
-            <h1 className="title">{info.title}</h1>
+            <Heading level={1} look="title">
+              {info.title}
+            </Heading>
           ) : (
             <TitleField page={page} hasFocus={false} onDone={() => undefined} />
           )}
-          <div ref={text} className="page-body">
+          <Box ref={text} look="page-body">
             <PageEditor
               page={page}
               place={{ pageId, parentId: info.parentId, trail, title: info.title }}
               label={`Text of ${info.title}`}
               onOpen={openTarget}
+              lines={lineActs}
               onBody={setBody}
               text={text}
               isMain={false}
             />
-          </div>
+          </Box>
         </>
       ) : (
         <Loading />
       )}
-    </aside>
+    </Box>
   );
 }

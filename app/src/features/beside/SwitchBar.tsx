@@ -3,8 +3,8 @@ import { useEntryQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { besideOpened } from '../../state/view';
 import { colour } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { open } from '../shell/navigation';
+import { Action } from '../../kit/Action';
+import { open } from '../../screen/navigation';
 import { putAwayBeside } from './besideActs';
 
 /** On a phone the page that is kept beside is one tap away, and from there this one is. */

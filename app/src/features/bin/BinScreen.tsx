@@ -1,4 +1,3 @@
-import { Button, Input } from '@rneui/themed';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { localDay, nearDate } from '@glossarion/core/journal';
@@ -9,13 +8,17 @@ import { noticed } from '../../state/view';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { restore } from '../outline/entryActs';
 import { holdsWords } from '../outline/holds';
-import { Action } from '../shell/Action';
-import { addressOf, open } from '../shell/navigation';
-import { Screen } from '../shell/Screen';
-import { Sheet } from '../shell/Sheet';
-import { useTitle } from '../shell/useTitle';
-import { Words } from '../shell/Words';
-import { trailWords } from '../trail/words';
+import { Button } from '../../kit/Button';
+import { Field } from '../../kit/Field';
+import { Action } from '../../kit/Action';
+import { addressOf, open } from '../../screen/navigation';
+import { Screen } from '../../screen/Screen';
+import { Sheet } from '../../kit/Sheet';
+import { useTitle } from '../../screen/useTitle';
+import { Line, Said, Words } from '../../kit/Words';
+import { trailWords } from '../../screen/words';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
 
 /** What was deleted: looked through, brought back, or deleted for good. */
 export function BinScreen() {
@@ -32,24 +35,24 @@ export function BinScreen() {
         <Words tone={colour.soft} style={{ paddingBottom: 6 }}>
           What is deleted waits here, with everything that stood beneath it. Nothing leaves it by itself.
         </Words>
-        <Input
-          aria-label="Find in the bin"
+        <Field
+          label="Find in the bin"
+          isLabelHidden
+          hasTrouble={false}
           placeholder="Find in the bin"
-          placeholderTextColor={colour.soft}
           value={typed}
           onChangeText={setTyped}
-          errorStyle={{ display: 'none' }}
         />
         {isSuccess && binned.length === 0 && (
           <Words size={18} tone={colour.soft} style={{ paddingTop: 12 }}>
             {typed.trim() ? 'Nothing in the bin holds these words.' : 'The bin is empty.'}
           </Words>
         )}
-        <ul className="findings">
+        <Box role="list" look="findings">
           {binned.map((entry) => (
             <BinnedLine key={entry.id} entry={entry} onDoom={() => setDoomed(entry)} />
           ))}
-        </ul>
+        </Box>
         {binned.length > 0 && !typed.trim() && (
           <Action label="Empty the bin" tone={colour.vermilion} onPress={() => setDoomed('all')} />
         )}
@@ -63,27 +66,27 @@ export function BinScreen() {
 function BinnedLine({ entry, onDoom }: { entry: BinnedEntry; onDoom: () => void }) {
   const deleted = nearDate(localDay(new Date(entry.deletedAt)), localDay(new Date()));
   return (
-    <li className="binned" style={{ borderInlineStartColor: pigmentColour(entry.pigment) }}>
-      <a
-        className="finding-title"
-        href={addressOf(entry)}
+    <Box role="listitem" look="binned" style={{ borderInlineStartColor: pigmentColour(entry.pigment) }}>
+      <Way
+        look="finding-title"
+        to={addressOf(entry)}
         dir="auto"
-        onClick={(event) => {
+        onOpen={(event) => {
           if (event.metaKey || event.ctrlKey || entry.kind !== 'page') return;
           event.preventDefault();
           open(addressOf(entry));
         }}
       >
         {entry.title}
-      </a>
-      <span className="finding-trail">
+      </Way>
+      <Said look="finding-trail">
         {[
           trailWords(entry.trail) || entry.kind,
           entry.withTitle ? `went along with “${entry.withTitle}”` : holdsWords(entry).replace(/\.$/u, ''),
           `deleted ${deleted}`,
         ].join(' · ')}
-      </span>
-      <span className="binned-deeds">
+      </Said>
+      <Box look="binned-deeds">
         <Action label="Bring back" aria-label={`Bring back ${entry.title}`} onPress={() => void restore(entry)} />
         {!entry.withId && (
           <Action
@@ -93,8 +96,8 @@ function BinnedLine({ entry, onDoom }: { entry: BinnedEntry; onDoom: () => void 
             onPress={onDoom}
           />
         )}
-      </span>
-    </li>
+      </Box>
+    </Box>
   );
 }
 
@@ -122,20 +125,15 @@ function DoomSheet({ entry, onClose }: { entry: BinnedEntry; onClose: () => void
       <Words size={17} weight="700">
         {breaks.links === 0 ? 'Nothing points at it: no link will break.' : `${links} will break, on these pages:`}
       </Words>
-      <ul className="breaking">
+      <Box role="list" look="breaking">
         {breaks.from.map(({ page, links: number }) => (
-          <li key={page.id}>
+          <Line role="listitem" key={page.id}>
             {page.title}{' '}
-            <span>{[trailWords(page.trail), number > 1 ? `${number} links` : ''].filter(Boolean).join(' · ')}</span>
-          </li>
+            <Said>{[trailWords(page.trail), number > 1 ? `${number} links` : ''].filter(Boolean).join(' · ')}</Said>
+          </Line>
         ))}
-      </ul>
-      <Button
-        title="Delete for good"
-        buttonStyle={{ backgroundColor: colour.vermilion }}
-        loading={isLoading}
-        onPress={() => void doom()}
-      />
+      </Box>
+      <Button label="Delete for good" isDanger isBusy={isLoading} onPress={() => void doom()} />
     </Sheet>
   );
 }
@@ -158,12 +156,7 @@ function EmptySheet({ count, onClose }: { count: number; onClose: () => void }) 
         {count === 1 ? 'One deletion' : `${count} deletions`}, with everything beneath, will be gone for good. This
         can’t be taken back. Links to what is gone go on saying what it was called.
       </Words>
-      <Button
-        title="Empty the bin"
-        buttonStyle={{ backgroundColor: colour.vermilion }}
-        loading={isLoading}
-        onPress={() => void doom()}
-      />
+      <Button label="Empty the bin" isDanger isBusy={isLoading} onPress={() => void doom()} />
     </Sheet>
   );
 }

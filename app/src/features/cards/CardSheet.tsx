@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { solidBlock } from '@glossarion/core/document';
-import { putFromSheet } from '../../editor/awaiting';
+import { putFromSheet } from '../../editor';
 import { useNamesQuery, useRecentQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { targetsKnown } from '../../state/targets';
-import { ChoiceSheet, type Choice } from '../shell/ChoiceSheet';
-import { trailWords } from '../trail/words';
+import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
+import { trailWords } from '../../screen/words';
 
 /** Chooses the page that a card shows. */
 export function CardSheet({ onClose }: { onClose: () => void }) {

@@ -15,13 +15,14 @@ import { useDeskQuery, useSetMutation, useSettingsQuery } from '../../state/api'
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { colour, measure } from '../../theme/tokens';
-import { AccountContext } from '../session/AccountContext';
-import { Action } from '../shell/Action';
-import { open } from '../shell/navigation';
-import { Screen } from '../shell/Screen';
-import { useTitle } from '../shell/useTitle';
-import { Words } from '../shell/Words';
+import { AccountContext } from '../../state/AccountContext';
+import { Action } from '../../kit/Action';
+import { open } from '../../screen/navigation';
+import { Screen } from '../../screen/Screen';
+import { useTitle } from '../../screen/useTitle';
+import { Heading, Words } from '../../kit/Words';
 import { DeskPins, DeskTargets, DeskTasks, DeskUnwritten } from './deskParts';
+import { Box } from '../../kit/Box';
 
 const NAMES: Record<DeskPart, string> = {
   pins: 'Pins',
@@ -81,17 +82,23 @@ export function DeskScreen() {
           />
         )}
         {desk && (
-          <div className="desk" data-wide={screen === 'wide'}>
+          <Box look="desk" dataSet={{ wide: screen === 'wide' }}>
             {arrangement
               .filter((each) => isArranging || !each.isHidden)
               .map((each) => (
-                <section key={each.part} className="desk-part" data-size={each.size} aria-label={NAMES[each.part]}>
-                  <h2>{NAMES[each.part]}</h2>
+                <Box
+                  role="region"
+                  key={each.part}
+                  look="desk-part"
+                  aria-label={NAMES[each.part]}
+                  dataSet={{ size: each.size }}
+                >
+                  <Heading level={2}>{NAMES[each.part]}</Heading>
                   {isArranging && <Arranging arranged={each} arrangement={arrangement} onArrange={arrange} />}
                   {!each.isHidden && SHOW[each.part](desk, DESK_LINES[each.size], isArranging)}
-                </section>
+                </Box>
               ))}
-          </div>
+          </Box>
         )}
         <DeskWays />
       </View>

@@ -1,38 +1,24 @@
-import type { ReactNode } from 'react';
 import type { TaskState } from '@glossarion/core/document';
 import type { DeskTask } from '@glossarion/core/desk';
 import type { Target } from '@glossarion/core/links';
-import { BlockText } from '../../editor/BodyView';
+import { BlockText } from '../../editor';
 import { useSetTaskStateMutation } from '../../state/api';
 import { pigmentColour } from '../../theme/tokens';
-import { perform } from '../outline/deeds';
-import { addressOf, open, openTarget } from '../shell/navigation';
-import { placeWords } from '../trail/words';
-
-/** A link within the app, opened here unless it is asked for in another window. */
-function Way({ address, className, children }: { address: string; className: string; children: ReactNode }) {
-  return (
-    <a
-      href={address}
-      className={className}
-      onClick={(event) => {
-        if (event.metaKey || event.ctrlKey) return;
-        event.preventDefault();
-        open(address);
-      }}
-    >
-      {children}
-    </a>
-  );
-}
+import { perform } from '../../state/deeds';
+import { addressOf, open, openTarget } from '../../screen/navigation';
+import { placeWords } from '../../screen/words';
+import { Way } from '../../kit/Way';
+import { Paragraph, Said } from '../../kit/Words';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
 
 function TargetLine({ target, detail }: { target: Target; detail?: string }) {
   return (
-    <Way address={addressOf(target)} className="desk-line">
-      <span className="desk-title" dir="auto">
+    <Way to={addressOf(target)} onOpen={() => open(addressOf(target))} look="desk-line">
+      <Said look="desk-title" dir="auto">
         {target.title}
-      </span>
-      <span className="desk-detail">{[detail, placeWords(target)].filter(Boolean).join(' · ')}</span>
+      </Said>
+      <Said look="desk-detail">{[detail, placeWords(target)].filter(Boolean).join(' · ')}</Said>
     </Way>
   );
 }
@@ -40,34 +26,34 @@ function TargetLine({ target, detail }: { target: Target; detail?: string }) {
 const edge = (target: Target) => ({ borderInlineStartColor: pigmentColour(target.day ? null : target.pigment) });
 
 export function DeskTargets({ targets, emptyWords }: { targets: readonly Target[]; emptyWords: string }) {
-  if (targets.length === 0) return <p className="desk-empty">{emptyWords}</p>;
+  if (targets.length === 0) return <Paragraph look="desk-empty">{emptyWords}</Paragraph>;
   return (
-    <ul>
+    <Box role="list">
       {targets.map((target) => (
-        <li key={target.id} style={edge(target)}>
+        <Box role="listitem" key={target.id} style={edge(target)}>
           <TargetLine target={target} />
-        </li>
+        </Box>
       ))}
-    </ul>
+    </Box>
   );
 }
 
 /** Pins in their order; while the Desk is arranged each can be moved and taken away. */
 export function DeskPins({ pins, isArranging }: { pins: readonly Target[]; isArranging: boolean }) {
-  if (pins.length === 0) return <p className="desk-empty">What you pin stands here, in your own order.</p>;
+  if (pins.length === 0) return <Paragraph look="desk-empty">What you pin stands here, in your own order.</Paragraph>;
   const afterOf = (index: number) => pins[index]?.id ?? null;
   const button = (label: string, title: string, act: () => unknown) => (
-    <button type="button" className="desk-button" aria-label={`${label}: ${title}`} onClick={() => void act()}>
+    <Tap look="desk-button" aria-label={`${label}: ${title}`} onPress={() => void act()}>
       {{ 'Move up': '↑', 'Move down': '↓' }[label] ?? label}
-    </button>
+    </Tap>
   );
   return (
-    <ol>
+    <Box role="list">
       {pins.map((pin, index) => (
-        <li key={pin.id} style={edge(pin)}>
+        <Box role="listitem" key={pin.id} style={edge(pin)}>
           <TargetLine target={pin} />
           {isArranging && (
-            <span className="desk-arranging">
+            <Box look="desk-arranging">
               {index > 0 &&
                 button('Move up', pin.title, () =>
                   perform([{ do: 'pin', id: pin.id, afterId: afterOf(index - 2) }], null),
@@ -79,21 +65,22 @@ export function DeskPins({ pins, isArranging }: { pins: readonly Target[]; isArr
               {button('Unpin', pin.title, () =>
                 perform([{ do: 'unpin', id: pin.id }], `“${pin.title}” is not pinned any more.`),
               )}
-            </span>
+            </Box>
           )}
-        </li>
+        </Box>
       ))}
-    </ol>
+    </Box>
   );
 }
 
 /** Open tasks as they stand on their pages: a tick here is a tick there. */
 export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
   const [setState] = useSetTaskStateMutation();
-  if (tasks.length === 0) return <p className="desk-empty">No task is open.</p>;
+  if (tasks.length === 0) return <Paragraph look="desk-empty">No task is open.</Paragraph>;
   return (
-    <ul
-      className="desk-tasks"
+    <Box
+      role="list"
+      look="desk-tasks"
       onClick={(event) => {
         const link = (event.target as Element).closest<HTMLElement>('a[data-target]');
         if (!link || event.metaKey || event.ctrlKey) return;
@@ -102,33 +89,33 @@ export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
       }}
     >
       {tasks.map(({ blockId, page, node }) => (
-        <li key={blockId} style={edge(page)}>
-          <div className="writing still" role="list">
+        <Box role="listitem" key={blockId} style={edge(page)}>
+          <Box look="writing still" role="list">
             <BlockText
               node={{ ...node, attrs: { ...node.attrs, depth: 0 } }}
               onTick={() => void setState({ id: blockId, state: 'done' satisfies TaskState })}
             />
-          </div>
-          <Way address={`/b/${blockId}`} className="desk-line">
-            <span className="desk-detail">
+          </Box>
+          <Way to={`/b/${blockId}`} onOpen={() => open(`/b/${blockId}`)} look="desk-line">
+            <Said look="desk-detail">
               {page.day ? page.title : [page.title, placeWords(page)].filter(Boolean).join(' · ')}
-            </span>
+            </Said>
           </Way>
-        </li>
+        </Box>
       ))}
-    </ul>
+    </Box>
   );
 }
 
 export function DeskUnwritten({ unwritten }: { unwritten: readonly { target: Target; links: number }[] }) {
-  if (unwritten.length === 0) return <p className="desk-empty">Every page that is linked has text.</p>;
+  if (unwritten.length === 0) return <Paragraph look="desk-empty">Every page that is linked has text.</Paragraph>;
   return (
-    <ul>
+    <Box role="list">
       {unwritten.map(({ target, links }) => (
-        <li key={target.id} style={edge(target)}>
+        <Box role="listitem" key={target.id} style={edge(target)}>
           <TargetLine target={target} detail={links === 1 ? 'one link' : `${links} links`} />
-        </li>
+        </Box>
       ))}
-    </ul>
+    </Box>
   );
 }

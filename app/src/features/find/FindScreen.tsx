@@ -1,4 +1,3 @@
-import { Input } from '@rneui/themed';
 import { useLocalSearchParams, router } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
@@ -6,11 +5,14 @@ import type { MarkedPiece, Finding } from '@glossarion/core/find';
 import type { Target } from '@glossarion/core/links';
 import { useFindQuery, useRecentQuery } from '../../state/api';
 import { colour, pigmentColour } from '../../theme/tokens';
-import { addressOf, open } from '../shell/navigation';
-import { Screen } from '../shell/Screen';
-import { useTitle } from '../shell/useTitle';
-import { Words } from '../shell/Words';
-import { trailWords } from '../trail/words';
+import { addressOf, open } from '../../screen/navigation';
+import { Screen } from '../../screen/Screen';
+import { useTitle } from '../../screen/useTitle';
+import { Field } from '../../kit/Field';
+import { Heading, Line, Mark, Said, Words } from '../../kit/Words';
+import { trailWords } from '../../screen/words';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
 
 /** Titles and text everywhere, as they are typed. */
 export function FindScreen() {
@@ -40,17 +42,19 @@ export function FindScreen() {
   return (
     <Screen label="Find">
       <View style={{ paddingHorizontal: 20, paddingTop: 14, maxWidth: 720 }}>
-        <h1 className="said">Find</h1>
-        <Input
-          ref={field as never}
-          aria-label="Find"
+        <Heading level={1} look="said">
+          Find
+        </Heading>
+        <Field
+          ref={field}
+          label="Find"
+          isLabelHidden
+          hasTrouble={false}
           placeholder="Words in any title or text"
-          placeholderTextColor={colour.soft}
           value={typed}
           onChangeText={setTyped}
           autoCorrect={false}
           autoCapitalize="none"
-          errorStyle={{ display: 'none' }}
           inputStyle={{ fontSize: 22 }}
           onKeyPress={(event) => {
             const { key } = event.nativeEvent;
@@ -61,40 +65,36 @@ export function FindScreen() {
             event.preventDefault();
           }}
         />
-        <p className="said" role="status">
+        <Line look="said" role="status">
           {isEmpty ? '' : isFetching ? 'Looking' : `${results.length} found`}
-        </p>
+        </Line>
         {isEmpty && results.length > 0 && (
           <Words face="capitals" weight="700" tone={colour.soft} style={{ paddingTop: 12 }}>
             changed lately
           </Words>
         )}
-        <ul className="findings">
+        <Box role="list" look="findings">
           {results.map((result, index) => (
-            <li key={result.id}>
-              <a
-                href={addressOf(result)}
-                className={index === active && !isEmpty ? 'finding active' : 'finding'}
+            <Box role="listitem" key={result.id}>
+              <Way
+                to={addressOf(result)}
+                look={index === active && !isEmpty ? 'finding active' : 'finding'}
                 style={{ borderInlineStartColor: pigmentColour(result.day ? null : result.pigment) }}
-                onClick={(event) => {
-                  if (event.metaKey || event.ctrlKey) return;
-                  event.preventDefault();
-                  openResult(result);
-                }}
+                onOpen={() => openResult(result)}
               >
-                <span className="finding-title" dir="auto">
+                <Said look="finding-title" dir="auto">
                   {'titlePieces' in result ? <Pieces pieces={result.titlePieces} /> : result.title}
-                </span>
-                <span className="finding-trail">{result.day ? 'Journal' : trailWords(result.trail)}</span>
+                </Said>
+                <Said look="finding-trail">{result.day ? 'Journal' : trailWords(result.trail)}</Said>
                 {'linePieces' in result && result.linePieces.length > 0 && (
-                  <span className="finding-line" dir="auto">
+                  <Said look="finding-line" dir="auto">
                     <Pieces pieces={result.linePieces} />
-                  </span>
+                  </Said>
                 )}
-              </a>
-            </li>
+              </Way>
+            </Box>
           ))}
-        </ul>
+        </Box>
         {!isEmpty && found?.length === 0 && !isFetching && (
           <Words size={18} tone={colour.soft}>
             Nothing holds all of these words. Fewer words, or the beginning of one, may find it.
@@ -109,7 +109,7 @@ function Pieces({ pieces }: { pieces: readonly MarkedPiece[] }) {
   return (
     <>
       {pieces.map(({ text, isMarked }, index) =>
-        isMarked ? <mark key={index}>{text}</mark> : <span key={index}>{text}</span>,
+        isMarked ? <Mark key={index}>{text}</Mark> : <Said key={index}>{text}</Said>,
       )}
     </>
   );

@@ -4,11 +4,11 @@ import { newId } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
 import type { Target } from '@glossarion/core/links';
 import { useEntryQuery, useNamesQuery, useNotebooksQuery, useRecentQuery } from '../../state/api';
-import { perform } from '../outline/deeds';
+import { perform } from '../../state/deeds';
 import { usePageHere } from '../outline/useNotebookHere';
-import { ChoiceSheet, type Choice } from '../shell/ChoiceSheet';
-import { addressOf, open } from '../shell/navigation';
-import { placeWords } from '../trail/words';
+import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
+import { addressOf, open } from '../../screen/navigation';
+import { placeWords } from '../../screen/words';
 
 /** Some letters of a name, Enter: there. A page that is not there yet is made. */
 export function GoTo({ onClose }: { onClose: () => void }) {

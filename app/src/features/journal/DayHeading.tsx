@@ -1,6 +1,9 @@
 import { dayTitle, dayTitleWithYear } from '@glossarion/core/journal';
-import { open } from '../shell/navigation';
+import { open } from '../../screen/navigation';
 import { useToday } from './useToday';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
+import { Paragraph } from '../../kit/Words';
 
 interface DayHeadingProps {
   day: string;
@@ -15,26 +18,19 @@ export function DayHeading({ day, isHead, pointing }: DayHeadingProps) {
   const words = isThisYear ? dayTitle(day) : dayTitleWithYear(day);
   const Heading = isHead ? 'h1' : 'h2';
   return (
-    <header className="day-heading">
+    <Box look="day-heading">
       <Heading className={isHead ? 'title' : 'day-title'}>
         {isHead ? (
           words
         ) : (
-          <a
-            href={`/day/${day}`}
-            onClick={(event) => {
-              if (event.metaKey || event.ctrlKey) return;
-              event.preventDefault();
-              open(`/day/${day}`);
-            }}
-          >
+          <Way to={`/day/${day}`} onOpen={() => open(`/day/${day}`)}>
             {words}
-          </a>
+          </Way>
         )}
       </Heading>
       {pointing > 0 && (
-        <p className="day-meta">{pointing === 1 ? '1 note points here' : `${pointing} notes point here`}</p>
+        <Paragraph look="day-meta">{pointing === 1 ? '1 note points here' : `${pointing} notes point here`}</Paragraph>
       )}
-    </header>
+    </Box>
   );
 }

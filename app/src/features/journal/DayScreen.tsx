@@ -3,13 +3,14 @@ import { useWindowDimensions } from 'react-native';
 import { dayTitle, dayTitleWithYear } from '@glossarion/core/journal';
 import { useDaysBeforeQuery, useWeekQuery } from '../../state/api';
 import { measure } from '../../theme/tokens';
-import { SavingSign } from '../shell/SavingSign';
-import { Screen } from '../shell/Screen';
-import { useTitle } from '../shell/useTitle';
+import { SavingSign } from '../../screen/SavingSign';
+import { Screen } from '../../screen/Screen';
+import { useTitle } from '../../screen/useTitle';
 import { OpenDay } from './OpenDay';
 import { StillDay } from './StillDay';
 import { useToday } from './useToday';
 import { WeekStrip } from './WeekStrip';
+import { Box } from '../../kit/Box';
 
 interface DayScreenProps {
   /** The day at the head; null for today, whatever day that becomes. */
@@ -44,16 +45,16 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
 
   return (
     <Screen label={dayTitleWithYear(head)} hasOwnPlace={blockId !== null}>
-      <div className="journal" data-wide={isWide}>
+      <Box look="journal" dataSet={{ wide: isWide }}>
         <WeekStrip week={week} today={today} here={head} />
-        <div className="journal-top">{!isWide && <SavingSign />}</div>
+        <Box look="journal-top">{!isWide && <SavingSign />}</Box>
         {heads.map((each) => (
           <OpenDay key={each} day={each} isHead={each === head} blockId={blockId} />
         ))}
         {batches.map((before) => (
           <Batch key={before} before={before} touched={touched} blockId={blockId} onTouch={touch} onEnd={more} />
         ))}
-      </div>
+      </Box>
     </Screen>
   );
 }
@@ -91,7 +92,7 @@ function Batch({ before, touched, blockId, onTouch, onEnd }: BatchProps) {
           <StillDay key={info.day} info={info} onTouch={onTouch} blockId={blockId} />
         ),
       )}
-      <div ref={end} />
+      <Box ref={end} />
     </>
   );
 }

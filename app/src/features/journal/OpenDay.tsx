@@ -2,17 +2,19 @@ import { useEffect, useRef, useState } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import { dayTitle } from '@glossarion/core/journal';
 import { usePageDocument } from '../../documents/session';
-import { PageEditor } from '../../editor/PageEditor';
+import { PageEditor } from '../../editor';
+import { lineActs } from '../parts/lineActs';
 import { useDayQuery } from '../../state/api';
 import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
-import { KeptCopies } from '../page/KeptCopies';
-import { useLanding } from '../page/useLanding';
-import { Loading } from '../shell/Loading';
-import { openTarget } from '../shell/navigation';
+import { KeptCopies } from '../../screen/KeptCopies';
+import { useLanding } from '../../screen/useLanding';
+import { Loading } from '../../kit/Loading';
+import { openTarget } from '../../screen/navigation';
 import { useDayId } from './useDayId';
 import { DayHeading } from './DayHeading';
+import { Box } from '../../kit/Box';
 
 interface OpenDayProps {
   day: string;
@@ -39,23 +41,24 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
   }, [isHead]);
 
   return (
-    <section className="day" data-day={day} aria-label={dayTitle(day)}>
+    <Box role="region" look="day" aria-label={dayTitle(day)} dataSet={{ day }}>
       <DayHeading day={day} isHead={isHead} pointing={info?.pointing ?? 0} />
       <KeptCopies pageId={pageId} />
       {page?.isReady ? (
-        <div ref={text} className="page-body">
+        <Box ref={text} look="page-body">
           <PageEditor
             page={page}
             place={{ pageId, parentId: null, trail: [], title: dayTitle(day) }}
             label={`Text of ${dayTitle(day)}`}
             placeholder=""
             onOpen={openTarget}
+            lines={lineActs}
             onBody={setBody}
             text={text}
             focus={hasFocus ? 'start' : null}
           />
           <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />
-        </div>
+        </Box>
       ) : (
         <Loading />
       )}
@@ -69,6 +72,6 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
           onToggle={(isOpen) => setSheet({ isOpen, lineId: null })}
         />
       )}
-    </section>
+    </Box>
   );
 }

@@ -1,10 +1,12 @@
 import { memo } from 'react';
 import { dayTitle } from '@glossarion/core/journal';
-import { BodyView } from '../../editor/BodyView';
+import { BodyView } from '../../editor';
 import type { DayInfo } from '../../state/types';
-import { useLanding } from '../page/useLanding';
-import { openTarget } from '../shell/navigation';
+import { useLanding } from '../../screen/useLanding';
+import { openTarget } from '../../screen/navigation';
 import { DayHeading } from './DayHeading';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
 
 interface StillDayProps {
   info: DayInfo;
@@ -16,10 +18,10 @@ interface StillDayProps {
 export const StillDay = memo(function StillDay({ info, blockId, onTouch }: StillDayProps) {
   useLanding(blockId && info.body.content.some((node) => node.attrs?.id === blockId) ? blockId : null, true);
   return (
-    <section className="day" data-day={info.day} aria-label={dayTitle(info.day)}>
+    <Box role="region" look="day" aria-label={dayTitle(info.day)} dataSet={{ day: info.day }}>
       <DayHeading day={info.day} isHead={false} pointing={info.pointing} />
-      <div
-        className="page-body"
+      <Box
+        look="page-body"
         onClick={(event) => {
           const link = (event.target as Element).closest<HTMLElement>('a');
           if (link) {
@@ -32,10 +34,10 @@ export const StillDay = memo(function StillDay({ info, blockId, onTouch }: Still
         }}
       >
         <BodyView content={info.body.content} />
-      </div>
-      <button type="button" className="write-here" onClick={() => onTouch(info.day)}>
+      </Box>
+      <Tap look="write-here" onPress={() => onTouch(info.day)}>
         Write in {dayTitle(info.day)}
-      </button>
-    </section>
+      </Tap>
+    </Box>
   );
 });

@@ -1,5 +1,8 @@
 import { addDays, dayTitle, inkOf, weekdayShort } from '@glossarion/core/journal';
-import { open } from '../shell/navigation';
+import { open } from '../../screen/navigation';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
+import { Said } from '../../kit/Words';
 
 interface WeekStripProps {
   week: readonly { day: string; wordCount: number }[];
@@ -14,25 +17,21 @@ export function WeekStrip({ week, today, here }: WeekStripProps) {
       ? week
       : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(today, index - 6), wordCount: 0 }));
   return (
-    <nav className="week" aria-label="This week">
+    <Box role="navigation" look="week" aria-label="This week">
       {days.map(({ day, wordCount }) => (
-        <a
+        <Way
           key={day}
-          href={`/day/${day}`}
-          className={day === today ? 'today' : undefined}
+          to={`/day/${day}`}
+          look={day === today ? 'today' : undefined}
           aria-current={day === here ? 'date' : undefined}
           aria-label={`${dayTitle(day)}, ${wordCount === 0 ? 'nothing written' : `${wordCount} words`}`}
-          onClick={(event) => {
-            if (event.metaKey || event.ctrlKey) return;
-            event.preventDefault();
-            open(day === today ? '/today' : `/day/${day}`);
-          }}
+          onOpen={() => open(day === today ? '/today' : `/day/${day}`)}
         >
           {weekdayShort(day)}
-          <b>{Number(day.slice(8))}</b>
-          <i style={{ opacity: inkOf(wordCount) }} />
-        </a>
+          <Said look="week-day">{Number(day.slice(8))}</Said>
+          <Said look="week-ink" style={{ opacity: inkOf(wordCount) }} />
+        </Way>
       ))}
-    </nav>
+    </Box>
   );
 }

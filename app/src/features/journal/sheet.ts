@@ -7,11 +7,11 @@ export const journalSheet = `
 .journal-top { display: flex; justify-content: flex-end; min-height: 14px; }
 .week { display: grid; grid-template-columns: repeat(7, 1fr); padding: 12px 0 4px; margin: 0 -6px; text-align: center; font: 14px/18px ${face.interface}; }
 .week a { color: var(--soft); text-decoration: none; padding: 2px 0 6px; min-height: 50px; border-radius: 3px; }
-.week b { display: block; font: 700 19px/25px ${face.writing}; color: var(--ink); margin: 1px 7px 0; border-radius: 4px; }
-.week .today b { background: var(--spine-vermilion); color: #fff; }
-.week a[aria-current] b { text-decoration: underline; text-underline-offset: 4px; }
-.week .today[aria-current] b { text-decoration: none; }
-.week i { display: block; height: 4px; margin: 5px 12px 0; background: var(--slate); border-radius: 2px; }
+.week-day { display: block; font: 700 19px/25px ${face.writing}; color: var(--ink); margin: 1px 7px 0; border-radius: 4px; }
+.week .today .week-day { background: var(--spine-vermilion); color: #fff; }
+.week a[aria-current] .week-day { text-decoration: underline; text-underline-offset: 4px; }
+.week .today[aria-current] .week-day { text-decoration: none; }
+.week-ink { display: block; height: 4px; margin: 5px 12px 0; background: var(--slate); border-radius: 2px; }
 .day { padding-bottom: 18px; }
 .day .page-body .writing { min-height: 60px; padding-bottom: 6px; }
 .day-heading { padding: 2px 0 2px; }

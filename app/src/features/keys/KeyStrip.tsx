@@ -3,6 +3,9 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { stripOpened } from '../../state/view';
 import { actOf, KEY_ACTS } from './keys';
 import { entryHere, useShownEntry } from './useKeys';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
+import { Said } from '../../kit/Words';
 
 /** The letters along the bottom, opened by Shift pressed twice, in text too: one letter or one tap acts. */
 export function KeyStrip() {
@@ -36,13 +39,13 @@ function OpenStrip() {
   };
 
   return (
-    <section aria-label="Keys along the bottom">
-      <div
+    <Box role="region" aria-label="Keys along the bottom">
+      <Box
         ref={strip}
         role="toolbar"
         aria-label="Keys"
         tabIndex={-1}
-        className="key-strip"
+        look="key-strip"
         onKeyDown={(event) => {
           if (event.key === 'Shift' || event.key === 'Tab') return;
           if ((event.key === 'Enter' || event.key === ' ') && event.target !== strip.current) return;
@@ -53,12 +56,14 @@ function OpenStrip() {
         }}
       >
         {KEY_ACTS.map(({ key, label }) => (
-          <button key={key} type="button" aria-keyshortcuts={key} onClick={() => run(key)}>
-            <kbd aria-hidden>{key}</kbd>
+          <Tap key={key} aria-keyshortcuts={key} onPress={() => run(key)}>
+            <Said look="key-letter" aria-hidden>
+              {key}
+            </Said>
             {label}
-          </button>
+          </Tap>
         ))}
-      </div>
-    </section>
+      </Box>
+    </Box>
   );
 }

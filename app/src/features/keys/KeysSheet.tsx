@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { colour, face } from '../../theme/tokens';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
 import { KEY_ACTS } from './keys';
 
 const GROUPS: { name: string; keys: [string, string][] }[] = [

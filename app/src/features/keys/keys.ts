@@ -2,15 +2,15 @@ import type { EntryInfo } from '@glossarion/core/outline';
 import { api } from '../../state/api';
 import { ask, FRESH, store } from '../../state/store';
 import { marginToggled, noticed, searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
-import { doAgain, takeBack } from '../outline/deeds';
-import { toggleContents } from '../outline/contentsView';
+import { doAgain, takeBack } from '../../state/deeds';
+import { toggleContents } from '../../screen/contentsView';
 import { chosenOf, copyLink, makeOverviewPage, makePageAt, pinAll, setSeason, unpin } from '../outline/entryActs';
-import { chosenLines } from '../../editor/chosen';
+import { chosenLines } from '../../editor';
 import { keepBeside } from '../beside/besideActs';
 import { copyBlockLink } from '../parts/links';
 import { liftLines, sendLines } from '../parts/partActs';
-import { copyAddress } from '../links/copy';
-import { goBack, goForward, open } from '../shell/navigation';
+import { copyAddress } from '../../screen/copy';
+import { goBack, goForward, open } from '../../screen/navigation';
 import { addressOfStep } from '../trail/Trail';
 
 /** What a key acts on: the entry that has the focus in the contents, else the one that is shown. */

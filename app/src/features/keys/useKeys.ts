@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { useBlockPlaceQuery, useSettingsQuery } from '../../state/api';
 import { store, useAppDispatch } from '../../state/store';
 import { stripOpened } from '../../state/view';
-import { doAgain, takeBack } from '../outline/deeds';
+import { doAgain, takeBack } from '../../state/deeds';
 import { isMakingPage } from '../outline/entryActs';
 import { actOf } from './keys';
 

@@ -2,7 +2,10 @@ import { useEffect, useRef } from 'react';
 import { contentsRows } from '@glossarion/core/outline';
 import { useBeneathQuery, useEntryQuery } from '../../state/api';
 import type { PageInfo } from '../../state/types';
-import { open } from '../shell/navigation';
+import { open } from '../../screen/navigation';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
+import { Said } from '../../kit/Words';
 
 /**
  * The pages beneath a page, across its top: on the page itself and on each of them, so that going from one to the next
@@ -27,25 +30,22 @@ function LeavesOf({ ownerId, ownerTitle, hereId }: { ownerId: string; ownerTitle
   ];
   if (leaves.length === 1) return null;
   return (
-    <nav aria-label="Leaves" className="leaves">
+    <Box role="navigation" aria-label="Leaves" look="leaves">
       {leaves.map(({ id, title }) => (
-        <a
+        <Way
           key={id}
           ref={id === hereId ? here : undefined}
-          className="leaf"
-          href={`/p/${id}`}
+          look="leaf"
+          to={`/p/${id}`}
           aria-current={id === hereId ? 'page' : undefined}
           dir="auto"
-          title={title}
-          onClick={(event) => {
-            if (event.metaKey || event.ctrlKey) return;
-            event.preventDefault();
+          onOpen={() => {
             if (id !== hereId) open(`/p/${id}`);
           }}
         >
-          <span>{title}</span>
-        </a>
+          <Said>{title}</Said>
+        </Way>
       ))}
-    </nav>
+    </Box>
   );
 }

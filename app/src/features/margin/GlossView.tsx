@@ -2,13 +2,16 @@ import { memo, useState } from 'react';
 import { kindOf, ownWords, type NodeJson } from '@glossarion/core/document';
 import { localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss } from '@glossarion/core/margin';
-import { BlockText } from '../../editor/BodyView';
-import { InlineView } from '../../editor/InlineView';
+import { BlockText, InlineView } from '../../editor';
 import { useSetTaskStateMutation } from '../../state/api';
 import { colour, pigmentColour } from '../../theme/tokens';
-import { later } from '../shell/later';
-import { open, openTarget } from '../shell/navigation';
-import { trailWords } from '../trail/words';
+import { later } from '../../kit/later';
+import { open, openTarget } from '../../screen/navigation';
+import { trailWords } from '../../screen/words';
+import { Tap } from '../../kit/Tap';
+import { Line, Said } from '../../kit/Words';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
 
 const GlossEditor = later(async () => (await import('./GlossEditor')).GlossEditor, true);
 
@@ -71,78 +74,77 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
   const line = (node: NodeJson) => (
     <>
       {isTask(node) && (
-        <button
-          type="button"
-          className="box"
+        <Tap
+          look="box"
           role="checkbox"
-          data-state={String(node.attrs?.state ?? 'open')}
           aria-checked={node.attrs?.state === 'begun' ? 'mixed' : node.attrs?.state === 'done'}
           aria-label={`To-do: ${ownWords(node)}`}
-          onClick={(event) => {
+          onPress={(event) => {
             event.stopPropagation();
             tick(node);
           }}
+          dataSet={{ state: String(node.attrs?.state ?? 'open') }}
         />
       )}
-      <span
-        className="gloss-words"
+      <Said
+        look="gloss-words"
         dir="auto"
-        data-state={isTask(node) ? String(node.attrs?.state ?? 'open') : undefined}
+        dataSet={{ state: isTask(node) ? String(node.attrs?.state ?? 'open') : undefined }}
       >
         <InlineView node={node} />
-      </span>
+      </Said>
     </>
   );
   return (
-    <article
-      className="gloss"
+    <Box
+      role="article"
+      look="gloss"
       aria-label={[words, detail].filter(Boolean).join(', ')}
       style={{ borderInlineStartColor: pigmentColour(gloss.day ? null : gloss.pigment) }}
     >
       {!isWithin && (
-        <a className="gloss-origin" href={address} onClick={opening(() => open(address))}>
+        <Way look="gloss-origin" to={address} onOpen={() => open(address)}>
           {words}
-          {detail && <span className="gloss-detail"> {detail}</span>}
-          {!isFolded && above && <span className="gloss-above"> {above}</span>}
-        </a>
+          {detail && <Said look="gloss-detail"> {detail}</Said>}
+          {!isFolded && above && <Said look="gloss-above"> {above}</Said>}
+        </Way>
       )}
-      {isWithin && !isFolded && above && <div className="gloss-above">{above}</div>}
+      {isWithin && !isFolded && above && <Line look="gloss-above">{above}</Line>}
       {isFolded ? null : isEdited ? (
         <GlossEditor gloss={gloss} onDone={() => setEdited(false)} />
       ) : (
-        <div onClick={followLink}>
-          <div className="gloss-line">
+        <Box onClick={followLink}>
+          <Line look="gloss-line">
             {line(gloss.node)}
-            <span className="gloss-tools">
+            <Said look="gloss-tools">
               {isWithin && (
-                <a href={address} onClick={opening(() => open(address))}>
+                <Way to={address} onOpen={() => open(address)}>
                   Open
-                </a>
+                </Way>
               )}
               {gloss.node.type === 'block' && (
-                <button
-                  type="button"
+                <Tap
                   aria-label={`Edit this line of ${words}`}
                   onFocus={GlossEditor.prepare}
                   onPointerEnter={GlossEditor.prepare}
-                  onClick={() => setEdited(true)}
+                  onPress={() => setEdited(true)}
                 >
                   Edit
-                </button>
+                </Tap>
               )}
-            </span>
-          </div>
+            </Said>
+          </Line>
           {gloss.children.length > 0 && (
-            <div className="gloss-children">
+            <Box look="gloss-children">
               {gloss.children.map((node, index) => (
-                <div key={index} className="gloss-child" style={{ color: colour.soft }}>
+                <Box key={index} look="gloss-child" style={{ color: colour.soft }}>
                   {node.type === 'block' ? line(node) : <BlockText node={node} />}
-                </div>
+                </Box>
               ))}
-            </div>
+            </Box>
           )}
-        </div>
+        </Box>
       )}
-    </article>
+    </Box>
   );
 });

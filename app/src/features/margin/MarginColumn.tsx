@@ -4,6 +4,7 @@ import { GlossView } from './GlossView';
 import { MarginHead } from './MarginHead';
 import { MarginFoot, MarginGroups, OlderGlosses } from './marginParts';
 import { BESIDE, glossKey, type GlossGroup, type MarginState } from './useMargin';
+import { Box } from '../../kit/Box';
 
 interface MarginColumnProps {
   margin: MarginState;
@@ -22,42 +23,41 @@ export function MarginColumn({ margin, title, text }: MarginColumnProps) {
   const { tops, height, head } = useTops(isBeside ? margin.groups : NO_GROUPS, column, text);
 
   return (
-    <aside ref={column} className="margin" aria-label="Margin">
-      <div ref={head}>
+    <Box role="complementary" ref={column} look="margin" aria-label="Margin">
+      <Box ref={head}>
         <MarginHead
           margin={margin}
           onNamed={() => column.current?.querySelector('#also-named')?.scrollIntoView({ block: 'center' })}
         />
-      </div>
+      </Box>
       {isBeside ? (
-        <div style={{ height }}>
+        <Box style={{ height }}>
           {margin.groups.flatMap(({ lineId, glosses }) =>
             glosses.map((gloss) => {
               const key = glossKey(gloss);
               return (
-                <div
+                <Box
                   key={key}
-                  data-gloss={key}
-                  data-line={lineId ?? 'head'}
-                  className="margin-gloss"
+                  look="margin-gloss"
                   style={{ top: tops[key] ?? 0, visibility: key in tops ? 'visible' : 'hidden' }}
+                  dataSet={{ gloss: key, line: lineId ?? 'head' }}
                 >
                   <GlossView gloss={gloss} isFolded={isFolded} />
-                </div>
+                </Box>
               );
             }),
           )}
-        </div>
+        </Box>
       ) : (
-        <div className="margin-flow">
+        <Box look="margin-flow">
           <MarginGroups glosses={margin.glosses} by={group} isFolded={isFolded} />
-        </div>
+        </Box>
       )}
-      <div className="margin-flow">
+      <Box look="margin-flow">
         {margin.count > BESIDE && <OlderGlosses margin={margin} root="#main" />}
         <MarginFoot pageId={margin.pageId} title={title} />
-      </div>
-    </aside>
+      </Box>
+    </Box>
   );
 }
 

@@ -1,6 +1,8 @@
 import { useCallback, useLayoutEffect, useState, type RefObject } from 'react';
 import { pigmentColour } from '../../theme/tokens';
 import type { GlossGroup } from './useMargin';
+import { Tap } from '../../kit/Tap';
+import { Said } from '../../kit/Words';
 
 interface MarginCountsProps {
   groups: readonly GlossGroup[];
@@ -33,16 +35,15 @@ export function MarginCounts({ groups, text, onOpen }: MarginCountsProps) {
     <>
       {groups.map(({ lineId, glosses }) =>
         lineId !== null && lineId in tops ? (
-          <button
+          <Tap
             key={lineId}
-            type="button"
-            className="margin-count"
+            look="margin-count"
             aria-label={`${glosses.length} in the Margin for this line`}
             style={{ top: tops[lineId], color: pigmentColour(glosses[0]!.day ? null : glosses[0]!.pigment) }}
-            onClick={() => onOpen(lineId)}
+            onPress={() => onOpen(lineId)}
           >
-            <span>{glosses.length}</span>
-          </button>
+            <Said look="margin-count-number">{glosses.length}</Said>
+          </Tap>
         ) : null,
       )}
     </>

@@ -8,11 +8,15 @@ import { api, problemSentence, useKinQuery, useAlsoNamedQuery } from '../../stat
 import { ask, FRESH, store } from '../../state/store';
 import { noticed } from '../../state/view';
 import { pigmentColour } from '../../theme/tokens';
-import { perform } from '../outline/deeds';
-import { open, openTarget } from '../shell/navigation';
-import { placeWords } from '../trail/words';
-import { originOf, opening } from './GlossView';
+import { perform } from '../../state/deeds';
+import { open, openTarget } from '../../screen/navigation';
+import { placeWords } from '../../screen/words';
+import { originOf } from './GlossView';
 import { ALSO_NAMED } from './useMargin';
+import { Box } from '../../kit/Box';
+import { Heading, Line, Mark, Said } from '../../kit/Words';
+import { Tap } from '../../kit/Tap';
+import { Way } from '../../kit/Way';
 
 interface MarginFootProps {
   pageId: string;
@@ -76,49 +80,44 @@ function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
     }
   };
   return (
-    <section className="margin-foot" aria-label="Also named" id="also-named">
-      <h3>
-        Also named <span>{count}</span>
-        <button type="button" onClick={() => void linkAll()}>
-          Link them all
-        </button>
-      </h3>
+    <Box role="region" look="margin-foot" aria-label="Also named" id="also-named">
+      <Heading level={3}>
+        Also named <Said>{count}</Said>
+        <Tap onPress={() => void linkAll()}>Link them all</Tap>
+      </Heading>
       {lines.map((line) => {
         const { words, detail } = originOf(line);
         const address = `/b/${line.blockId}`;
         return (
-          <article
+          <Box
+            role="article"
             key={`${line.pageId}/${line.blockId}`}
-            className="gloss"
+            look="gloss"
             aria-label={words}
             style={{ borderInlineStartColor: pigmentColour(line.day ? null : line.pigment) }}
           >
-            <a className="gloss-origin" href={address} onClick={opening(() => open(address))}>
+            <Way look="gloss-origin" to={address} onOpen={() => open(address)}>
               {words}
-              {detail && <span className="gloss-detail"> {detail}</span>}
-            </a>
-            <div className="gloss-line" dir="auto">
+              {detail && <Said look="gloss-detail"> {detail}</Said>}
+            </Way>
+            <Box look="gloss-line" dir="auto">
               {markedPieces(line.node, line.places).map(({ words: piece, isMarked }, index) =>
-                isMarked ? <mark key={index}>{piece}</mark> : <span key={index}>{piece}</span>,
+                isMarked ? <Mark key={index}>{piece}</Mark> : <Said key={index}>{piece}</Said>,
               )}
-            </div>
-            <div className="also-named-acts">
-              <button type="button" onClick={() => void link(line)}>
-                Link
-              </button>
-              <button type="button" onClick={() => void leave(line)}>
-                Never here
-              </button>
-            </div>
-          </article>
+            </Box>
+            <Box look="also-named-acts">
+              <Tap onPress={() => void link(line)}>Link</Tap>
+              <Tap onPress={() => void leave(line)}>Never here</Tap>
+            </Box>
+          </Box>
         );
       })}
       {lines.length < count && (
-        <button type="button" className="margin-more" onClick={() => setLimit(Math.min(limit + 100, 500))}>
+        <Tap look="margin-more" onPress={() => setLimit(Math.min(limit + 100, 500))}>
           {count - lines.length} more
-        </button>
+        </Tap>
       )}
-    </section>
+    </Box>
   );
 }
 
@@ -126,23 +125,24 @@ function KinList({ pageId }: { pageId: string }) {
   const { data } = useKinQuery(pageId);
   if (!data || data.kin.length === 0) return null;
   return (
-    <section className="margin-foot" aria-label="Kin">
-      <h3>Kin</h3>
+    <Box role="region" look="margin-foot" aria-label="Kin">
+      <Heading level={3}>Kin</Heading>
       {data.kin.map(({ target, words, links, tags }) => (
-        <article
+        <Box
+          role="article"
           key={target.id}
-          className="gloss"
+          look="gloss"
           aria-label={target.title}
           style={{ borderInlineStartColor: pigmentColour(target.pigment) }}
         >
-          <a className="kin-title" href={`/to/${target.id}`} onClick={opening(() => openTarget(target.id))}>
+          <Way look="kin-title" to={`/to/${target.id}`} onOpen={() => openTarget(target.id)}>
             {target.title}
-          </a>
-          <span className="gloss-detail"> {placeWords(target)}</span>
-          <div className="kin-why">{whyWords(words, links, tags)}</div>
-        </article>
+          </Way>
+          <Said look="gloss-detail"> {placeWords(target)}</Said>
+          <Line look="kin-why">{whyWords(words, links, tags)}</Line>
+        </Box>
       ))}
-    </section>
+    </Box>
   );
 }
 

@@ -2,6 +2,9 @@ import { useState } from 'react';
 import { MarginTools } from './marginParts';
 import { isFiltered } from './marginView';
 import type { MarginState } from './useMargin';
+import { Box } from '../../kit/Box';
+import { Heading, Said } from '../../kit/Words';
+import { Tap } from '../../kit/Tap';
 
 /** How many lines point here, in words. */
 export function linkedWords({ count, total, view }: MarginState): string {
@@ -21,26 +24,25 @@ export function MarginHead({ margin, onNamed }: MarginHeadProps) {
   const { alsoNamed, total, view } = margin;
   return (
     <>
-      <div className="margin-head">
-        <h2>Margin</h2>
-        <span>{linkedWords(margin)}</span>
+      <Box look="margin-head">
+        <Heading level={2}>Margin</Heading>
+        <Said>{linkedWords(margin)}</Said>
         {alsoNamed > 0 && (
-          <button type="button" className="margin-named" onClick={onNamed}>
+          <Tap look="margin-named" onPress={onNamed}>
             {alsoNamed} also named
-          </button>
+          </Tap>
         )}
         {(total > 0 || isFiltered(view)) && (
-          <button
-            type="button"
-            className="margin-show"
+          <Tap
+            look="margin-show"
             aria-expanded={isOpen}
-            data-on={isFiltered(view) || undefined}
-            onClick={() => setOpen(!isOpen)}
+            onPress={() => setOpen(!isOpen)}
+            dataSet={{ on: isFiltered(view) || undefined }}
           >
             Show
-          </button>
+          </Tap>
         )}
-      </div>
+      </Box>
       {isOpen && <MarginTools margin={margin} />}
     </>
   );

@@ -2,9 +2,12 @@ import { useEffect, useRef, useState } from 'react';
 import { dayInText, localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss, MarginFilter } from '@glossarion/core/margin';
 import { useMarginQuery } from '../../state/api';
-import { trailWords } from '../trail/words';
+import { trailWords } from '../../screen/words';
 import { GlossView } from './GlossView';
 import { BESIDE, glossKey, type MarginState } from './useMargin';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
+import { Heading, Said } from '../../kit/Words';
 
 /** Glosses of a long Margin that are read at once. */
 const PIECE = 100;
@@ -60,15 +63,15 @@ function GroupView({ group, by, isFolded }: { group: Grouped; by: 'page' | 'day'
   const [isOpen, setOpen] = useState(!isFolded);
   useEffect(() => setOpen(!isFolded), [isFolded]);
   return (
-    <section className="margin-group">
-      <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-        <strong>{group.words}</strong>
-        {group.detail && <span className="gloss-detail"> {group.detail}</span>}
-        {group.glosses.length > 1 && <small>{group.glosses.length}</small>}
-      </button>
+    <Box role="region" look="margin-group">
+      <Tap aria-expanded={isOpen} onPress={() => setOpen(!isOpen)}>
+        <Said look="strong">{group.words}</Said>
+        {group.detail && <Said look="gloss-detail"> {group.detail}</Said>}
+        {group.glosses.length > 1 && <Said look="small">{group.glosses.length}</Said>}
+      </Tap>
       {isOpen &&
         group.glosses.map((gloss) => <GlossView key={glossKey(gloss)} gloss={gloss} isWithin={by === 'page'} />)}
-    </section>
+    </Box>
   );
 }
 
@@ -78,10 +81,10 @@ export function OlderGlosses({ margin, root }: { margin: MarginState; root: stri
   if (older <= 0) return null;
   const pieces = Array.from({ length: Math.ceil(older / PIECE) }, (_each, index) => index);
   return (
-    <section className="margin-older" aria-label="Older glosses">
-      <h3>
-        Older <span>{older}</span>
-      </h3>
+    <Box role="region" look="margin-older" aria-label="Older glosses">
+      <Heading level={3}>
+        Older <Said>{older}</Said>
+      </Heading>
       {pieces.map((index) => (
         <Piece
           key={index}
@@ -93,7 +96,7 @@ export function OlderGlosses({ margin, root }: { margin: MarginState; root: stri
           root={root}
         />
       ))}
-    </section>
+    </Box>
   );
 }
 
@@ -130,13 +133,13 @@ function Piece({ pageId, filter, from, size, isFolded, root }: PieceProps) {
   }, [isNear, currentData]);
 
   return (
-    <div ref={element} style={{ minHeight: isNear && currentData ? undefined : height }}>
+    <Box ref={element} style={{ minHeight: isNear && currentData ? undefined : height }}>
       {isNear &&
         currentData?.glosses.map((gloss) => (
-          <div key={glossKey(gloss)} className="margin-list-gloss">
+          <Box key={glossKey(gloss)} look="margin-list-gloss">
             <GlossView gloss={gloss} isFolded={isFolded} />
-          </div>
+          </Box>
         ))}
-    </div>
+    </Box>
   );
 }

@@ -4,6 +4,10 @@ import { linkedWords } from './MarginHead';
 import { MarginFoot, MarginGroups, MarginTools, OlderGlosses } from './marginParts';
 import { isFiltered } from './marginView';
 import { BESIDE, glossKey, type MarginState } from './useMargin';
+import { Fold } from '../../kit/Fold';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
+import { Said } from '../../kit/Words';
 
 interface MarginSheetProps {
   margin: MarginState;
@@ -39,28 +43,27 @@ export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggl
 
   if (total === 0 && alsoNamed === 0 && kin === 0) return null;
   return (
-    <aside className={isOpen ? 'margin-sheet open' : 'margin-sheet'} aria-label="Margin">
-      <button type="button" className="margin-grab" aria-expanded={isOpen} onClick={() => onToggle(!isOpen)}>
-        <span className="grab" />
-        <span className="margin-grab-words">
-          <strong>Margin</strong> {linkedWords(margin)}
-          {alsoNamed > 0 && <span className="margin-grab-named">{alsoNamed} also named</span>}
-        </span>
-      </button>
+    <Box role="complementary" look={isOpen ? 'margin-sheet open' : 'margin-sheet'} aria-label="Margin">
+      <Tap look="margin-grab" aria-expanded={isOpen} onPress={() => onToggle(!isOpen)}>
+        <Box look="grab" />
+        <Said look="margin-grab-words">
+          <Said look="strong">Margin</Said> {linkedWords(margin)}
+          {alsoNamed > 0 && <Said look="margin-grab-named">{alsoNamed} also named</Said>}
+        </Said>
+      </Tap>
       {isOpen && (
-        <div ref={list} className="margin-list" tabIndex={0} role="group" aria-label="Lines that point here">
+        <Box ref={list} look="margin-list" tabIndex={0} role="group" aria-label="Lines that point here">
           {(total > 0 || isFiltered(view)) && (
-            <details className="margin-show-sheet">
-              <summary>Show</summary>
+            <Fold label="Show" look="margin-show-sheet">
               <MarginTools margin={margin} />
-            </details>
+            </Fold>
           )}
           {group === 'line' ? (
             groups.flatMap(({ lineId: beside, glosses }) =>
               glosses.map((gloss) => (
-                <div key={glossKey(gloss)} data-line={beside ?? 'head'} className="margin-list-gloss">
+                <Box key={glossKey(gloss)} look="margin-list-gloss" dataSet={{ line: beside ?? 'head' }}>
                   <GlossView gloss={gloss} isFolded={isFolded} />
-                </div>
+                </Box>
               )),
             )
           ) : (
@@ -68,8 +71,8 @@ export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggl
           )}
           {margin.count > BESIDE && <OlderGlosses margin={margin} root=".margin-list" />}
           <MarginFoot pageId={margin.pageId} title={title} day={day} />
-        </div>
+        </Box>
       )}
-    </aside>
+    </Box>
   );
 }

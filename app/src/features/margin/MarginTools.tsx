@@ -4,6 +4,9 @@ import type { MarginView } from '../../state/types';
 import { pigmentColour } from '../../theme/tokens';
 import { isFiltered } from './marginView';
 import type { MarginState } from './useMargin';
+import { Box } from '../../kit/Box';
+import { Said } from '../../kit/Words';
+import { Tap } from '../../kit/Tap';
 
 const NO_FACETS: MarginFacets = { notebooks: [], tags: [], aside: 0 };
 const GROUPS: { group: NonNullable<MarginView['group']>; label: string }[] = [
@@ -26,7 +29,7 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
   const facets = data?.facets ?? NO_FACETS;
   const group = view.group ?? 'line';
   return (
-    <div className="margin-tools" role="group" aria-label="What the Margin shows">
+    <Box look="margin-tools" role="group" aria-label="What the Margin shows">
       <Choices label="Set">
         {GROUPS.map((each) => (
           <Choice
@@ -50,7 +53,7 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
               edge={pigmentColour(pigment)}
               onPress={() => change({ notebook: view.notebook === id ? null : id })}
             >
-              {name} <small>{count}</small>
+              {name} <Said look="small">{count}</Said>
             </Choice>
           ))}
         </Choices>
@@ -64,7 +67,7 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
               isTag
               onPress={() => change({ tag: view.tag === tag ? null : tag })}
             >
-              {name} <small>{count}</small>
+              {name} <Said look="small">{count}</Said>
             </Choice>
           ))}
         </Choices>
@@ -79,7 +82,7 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
       <Choices label="And">
         {(facets.aside > 0 || view.isWithoutAside) && (
           <Choice isOn={view.isWithoutAside === true} onPress={() => change({ isWithoutAside: !view.isWithoutAside })}>
-            Without what is laid aside <small>{facets.aside}</small>
+            Without what is laid aside <Said look="small">{facets.aside}</Said>
           </Choice>
         )}
         {isFiltered(view) && (
@@ -94,16 +97,18 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
           Hide on this page
         </Choice>
       </Choices>
-    </div>
+    </Box>
   );
 }
 
 function Choices({ label, children }: { label: string; children: React.ReactNode }) {
   return (
-    <div className="margin-choices">
-      <span aria-hidden>{label}</span>
-      <div>{children}</div>
-    </div>
+    <Box look="margin-choices">
+      <Said look="margin-choices-label" aria-hidden>
+        {label}
+      </Said>
+      <Box look="margin-choices-all">{children}</Box>
+    </Box>
   );
 }
 
@@ -117,14 +122,22 @@ interface ChoiceProps {
 
 function Choice({ isOn, onPress, edge, isTag, children }: ChoiceProps) {
   return (
-    <button
-      type="button"
-      className={isTag ? 'margin-choice tag' : 'margin-choice'}
+    <Tap
+      look={isTag ? 'margin-choice tag' : 'margin-choice'}
       aria-pressed={isOn}
-      style={edge ? { borderInlineStart: `3px solid ${edge}`, paddingInlineStart: 6 } : undefined}
-      onClick={onPress}
+      style={
+        edge
+          ? {
+              borderInlineStartStyle: 'solid',
+              borderInlineStartWidth: 3,
+              borderInlineStartColor: edge,
+              paddingInlineStart: 6,
+            }
+          : undefined
+      }
+      onPress={onPress}
     >
       {children}
-    </button>
+    </Tap>
   );
 }

@@ -1,8 +1,8 @@
 import { namedIn, type NodeJson } from '@glossarion/core/document';
 import type { Gloss } from '@glossarion/core/margin';
 import type { Act } from '@glossarion/core/acts';
-import { noteDeed, performQuietly } from '../outline/deeds';
-import { dropDraft, keepDraft, rewriting } from './glossDrafts';
+import { noteDeed, performQuietly } from '../../state/deeds';
+import { dropDraft, keepDraft, rewriting } from '../../documents/glossDrafts';
 
 /** How long the typing rests before the line is stored, in milliseconds. */
 const STORED_AFTER = 700;

@@ -1,4 +1,4 @@
-import { later } from '../shell/later';
+import { later } from '../../kit/later';
 
 /** Parts of the Margin that no first screen waits for. */
 export const MarginFoot = later(async () => (await import('./MarginFoot')).MarginFoot, true);

@@ -29,35 +29,35 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .margin-head .margin-named { color: var(--soft); font-weight: 400; text-decoration: underline; text-underline-offset: 3px; }
 .margin-head .margin-show { margin-inline-start: auto; } .margin-head .margin-show[data-on]::before { content: '•' / ''; color: var(--vermilion); margin-inline-end: 5px; }
 .margin-tools { padding: 8px 0 10px; margin-inline-start: 8px; border-bottom: 1px solid var(--rule); font: 15px/20px ${face.interface}; color: var(--soft); }
-.margin-choices { display: flex; gap: 8px; align-items: baseline; } .margin-choices > span { flex: none; width: 38px; } .margin-choices > div { display: flex; flex-wrap: wrap; gap: 0 11px; }
-.margin-choice { min-height: 30px; padding: 2px 0; border: 0; background: none; color: var(--ink); font: 15px/20px ${face.interface}; cursor: pointer; text-align: start; } .margin-choice small { font-size: 14px; color: var(--soft); }
+.margin-choices { display: flex; gap: 8px; align-items: baseline; } .margin-choices-label { flex: none; width: 38px; } .margin-choices-all { display: flex; flex-wrap: wrap; gap: 0 11px; }
+.margin-choice { min-height: 30px; padding: 2px 0; border: 0; background: none; color: var(--ink); font: 15px/20px ${face.interface}; cursor: pointer; text-align: start; } .margin-choice .small { font-size: 14px; color: var(--soft); }
 .margin-choice.tag { color: var(--ochre); font-family: ${face.capitals}; text-transform: lowercase; letter-spacing: .06em; } .margin-choice[aria-pressed=true] { font-weight: 700; box-shadow: inset 0 -2px var(--vermilion); }
 .margin-list .margin-choice { min-height: 44px; }
 .margin-flow { padding-inline-start: 8px; } .margin-flow .gloss { margin: 12px 0; }
 .margin-foot, .margin-older, .margin-group { margin-top: 22px; }
 .margin-foot h3, .margin-older h3 { display: flex; align-items: baseline; gap: 8px; margin: 0 0 8px; padding-bottom: 5px; border-bottom: 1px solid var(--rule); font: 700 15px/20px ${face.interface}; color: var(--ink); } .margin-foot h3 span, .margin-older h3 span { color: var(--soft); font-weight: 400; } .margin-foot h3 button { margin-inline-start: auto; }
 .margin-foot .gloss { margin: 12px 0; }
-.margin-foot mark { background: color-mix(in srgb, var(--ochre) 30%, transparent); color: inherit; border-radius: 2px; }
+.margin-foot .marked { background: color-mix(in srgb, var(--ochre) 30%, transparent); color: inherit; border-radius: 2px; }
 .also-named-acts { display: flex; gap: 16px; } .also-named-acts button, .margin-more { min-height: 32px; } .margin-list .also-named-acts button, .margin-list .margin-more, .margin-list .margin-foot h3 button { min-height: 44px; }
 .also-named-acts button + button { color: var(--soft); font-weight: 400; }
 .kin-title { font: 500 16px/21px ${face.writing}; color: var(--ink) !important; text-decoration: none !important; } .kin-title:hover { text-decoration: underline !important; }
 .kin-why { font: italic 15px/19px ${face.writing}; color: var(--soft); overflow-wrap: anywhere; } .margin-foot .gloss-detail { font: 14px/18px ${face.interface}; color: var(--soft); }
-.margin-group > button { display: flex; flex-wrap: wrap; align-items: baseline; gap: 6px; width: 100%; min-height: 32px; padding: 4px 0; border: 0; border-bottom: 1px solid var(--rule); background: none; color: var(--soft); font: 14px/18px ${face.interface}; text-align: start; cursor: pointer; } .margin-group > button strong { font: 500 16px/21px ${face.writing}; color: var(--ink); } .margin-group > button small { font-size: 14px; margin-inline-start: auto; }
+.margin-group > button { display: flex; flex-wrap: wrap; align-items: baseline; gap: 6px; width: 100%; min-height: 32px; padding: 4px 0; border: 0; border-bottom: 1px solid var(--rule); background: none; color: var(--soft); font: 14px/18px ${face.interface}; text-align: start; cursor: pointer; } .margin-group > button .strong { font: 500 16px/21px ${face.writing}; color: var(--ink); } .margin-group > button .small { font-size: 14px; margin-inline-start: auto; }
 .margin-group > button .gloss-detail { order: 3; width: 100%; padding-inline-start: 16px; } .margin-group > button .gloss-detail::before { content: none; }
 .margin-group > button::before { content: '▸' / ''; color: var(--soft); width: 10px; } .margin-group > button[aria-expanded=true]::before { content: '▾' / ''; }
 .margin-hidden { align-self: flex-start; margin: 14px 18px 0 0; flex: none; color: var(--soft); font-weight: 400; }
-.margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet summary { min-height: 40px; font: 500 16px/40px ${face.interface}; color: var(--lapis); cursor: pointer; }
+.margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet { min-height: 40px; font: 500 16px/40px ${face.interface}; color: var(--lapis); cursor: pointer; }
 .page-names { font-style: italic; }
 .gloss-children { margin-top: 3px; padding-inline-start: 10px; border-inline-start: 1px solid var(--rule); }
 .gloss .tag { font-size: .9em; }
 .margin-count { position: absolute; right: -16px; width: 44px; height: 44px; margin: -8px 0 0; text-align: end; padding: 0; border: 0; background: none; font: 700 14px/17px ${face.interface}; cursor: pointer; z-index: 3; }
-.margin-count span { display: inline-block; border-inline-start: 3px solid currentColor; padding: 0 5px; }
+.margin-count-number { display: inline-block; border-inline-start: 3px solid currentColor; padding: 0 5px; }
 .margin-sheet { position: fixed; left: 0; right: 0; bottom: ${measure.bar}px; z-index: 15; background: var(--ground); border-top: 1px solid var(--rule); display: flex; flex-direction: column; }
 .margin-sheet.open { border-radius: 14px 14px 0 0; box-shadow: 0 -8px 24px var(--shadow); height: min(46vh, 420px); }
 .margin-grab { border: 0; background: none; display: block; width: 100%; min-height: 44px; padding: 6px 18px 4px; text-align: start; cursor: pointer; flex: none; }
 .margin-grab .grab { display: block; width: 44px; height: 4px; border-radius: 2px; background: var(--leader); margin: 0 auto 5px; }
 .margin-grab-words { font: 15px/22px ${face.interface}; color: var(--soft); }
-.margin-grab-words strong { font: 700 18px/22px ${face.writing}; color: var(--ink); margin-inline-end: 10px; }
+.margin-grab-words .strong { font: 700 18px/22px ${face.writing}; color: var(--ink); margin-inline-end: 10px; }
 .margin-list { overflow-y: auto; padding: 2px 18px 18px; flex: 1; outline-offset: -2px; }
 .margin-list-gloss { margin: 10px 0; scroll-margin-top: 6px; }
 @media (min-width: ${measure.wide}px) { .margin-sheet { bottom: 0; left: auto; width: 360px; border-inline-start: 1px solid var(--rule); border-radius: 10px 0 0 0; } .margin-sheet.open { height: 70vh; border-radius: 14px 0 0 0; } }

@@ -4,11 +4,11 @@ import { useEntryQuery, useNamesQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { noticed } from '../../state/view';
 import { colour } from '../../theme/tokens';
-import { perform } from '../outline/deeds';
-import { ChoiceSheet, type Choice } from '../shell/ChoiceSheet';
-import { open } from '../shell/navigation';
-import { Words } from '../shell/Words';
-import { placeWords } from '../trail/words';
+import { perform } from '../../state/deeds';
+import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
+import { open } from '../../screen/navigation';
+import { Words } from '../../kit/Words';
+import { placeWords } from '../../screen/words';
 
 /** How long what was typed may take to arrive before the pages are merged, in milliseconds. */
 const SETTLE = 5_000;

@@ -1,12 +1,13 @@
-import { Button, Input } from '@rneui/themed';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useEntryQuery } from '../../state/api';
 import { colour } from '../../theme/tokens';
-import { perform } from '../outline/deeds';
-import { Action } from '../shell/Action';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
+import { perform } from '../../state/deeds';
+import { Action } from '../../kit/Action';
+import { Button } from '../../kit/Button';
+import { Field } from '../../kit/Field';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
 
 /** The other names of a page: it is found and linked by each of them. */
 export function NamesSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
@@ -45,16 +46,16 @@ export function NamesSheet({ entryId, onClose }: { entryId: string; onClose: () 
           </View>
         ))}
       </View>
-      <Input
-        aria-label="Another name"
+      <Field
+        label="Another name"
+        isLabelHidden
         placeholder="Another name"
-        placeholderTextColor={colour.soft}
         value={typed}
         onChangeText={setTyped}
         onSubmitEditing={() => void add()}
         maxLength={400}
       />
-      <Button title="Add the name" onPress={() => void add()} disabled={typed.trim() === ''} />
+      <Button label="Add the name" onPress={() => void add()} isDisabled={typed.trim() === ''} />
     </Sheet>
   );
 }

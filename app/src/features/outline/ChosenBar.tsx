@@ -2,8 +2,8 @@ import { View, useWindowDimensions } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { chose } from '../../state/view';
 import { colour, measure } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { Words } from '../shell/Words';
+import { Action } from '../../kit/Action';
+import { Words } from '../../kit/Words';
 import { askWhereTo, pinAll, remove, setSeason } from './entryActs';
 
 /** What can be done with all entries that were chosen, along the bottom while any are. */

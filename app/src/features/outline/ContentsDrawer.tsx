@@ -3,10 +3,11 @@ import { useEffect, useRef } from 'react';
 import { createPortal } from 'react-dom';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { contentsDrawn } from '../../state/view';
-import { useModal } from '../shell/useModal';
-import { useRoom } from '../shell/useRoom';
+import { useModal } from '../../kit/useModal';
+import { useRoom } from '../../screen/useRoom';
 import { NotebookContents } from './ContentsPanel';
 import { usePlaceHere } from './useNotebookHere';
+import { Box } from '../../kit/Box';
 
 /** The contents drawn in over the page, where there is no room for them beside it. */
 export function ContentsDrawer() {
@@ -27,12 +28,12 @@ function Drawer({ notebookId, pageId, onClose }: { notebookId: string; pageId: s
   useModal(drawer, onClose);
   // Beside everything else, so that nothing of the screen lies over it.
   return createPortal(
-    <div className="drawer">
-      <div className="drawer-ground" aria-hidden onClick={onClose} />
-      <div ref={drawer} className="drawer-leaf" role="dialog" aria-modal aria-label="Contents" tabIndex={-1}>
+    <Box look="drawer">
+      <Box look="drawer-ground" aria-hidden onClick={onClose} />
+      <Box ref={drawer} look="drawer-leaf" role="dialog" aria-modal aria-label="Contents" tabIndex={-1}>
         <NotebookContents notebookId={notebookId} pageId={pageId} isNarrow={false} onClose={onClose} />
-      </div>
-    </div>,
+      </Box>
+    </Box>,
     document.body,
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type MouseEvent } from 'react';
+import type { MouseEvent } from 'react';
 import { localDay, nearDate } from '@glossarion/core/journal';
 import type { ContentsEntry } from '@glossarion/core/outline';
 import { useAppDispatch, useAppSelector } from '../../state/store';
@@ -7,6 +7,11 @@ import { SEASON_HEADS, type ContentsLine } from './contentsLines';
 import { chosenOf, rename } from './entryActs';
 import { Ornament } from './Ornament';
 import { askedByMouse, useDraggable } from './OutlineDragging';
+import { Said } from '../../kit/Words';
+import { Tap } from '../../kit/Tap';
+import { Way } from '../../kit/Way';
+import { Box } from '../../kit/Box';
+import { InlineField } from '../../kit/InlineField';
 
 type EntryLine = ContentsLine & { kind: 'entry' };
 
@@ -36,11 +41,9 @@ export function ContentsLineView({ line, isHere, isTabbable, isNarrow, onOpen, o
   const depth = Math.min(row.depth, isNarrow ? SET_IN.narrow : SET_IN.wide);
 
   const press = (event: MouseEvent) => {
-    if (event.metaKey || event.ctrlKey) {
-      event.preventDefault();
-      return void dispatch(toggledChosen(chosenOf(entry)));
-    }
     event.preventDefault();
+    if (event.shiftKey || event.metaKey || event.ctrlKey) return void dispatch(toggledChosen(chosenOf(entry)));
+    if (isSection && event.detail === 2) return void dispatch(renaming(entry.id));
     if (chosen) dispatch(toggledChosen(chosenOf(entry)));
     else onOpen();
   };
@@ -50,16 +53,18 @@ export function ContentsLineView({ line, isHere, isTabbable, isNarrow, onOpen, o
     ref,
     ...listeners,
     role: 'treeitem',
-    tabIndex: isTabbable ? 0 : -1,
+    tabIndex: isTabbable ? (0 as const) : (-1 as const),
     id: `entry-${entry.id}`,
-    'data-key': entry.id,
-    'data-entry': entry.id,
-    'data-kind': entry.kind,
-    'data-parent': entry.parentId ?? '',
-    'data-unwritten': (!isSection && isUnwritten(entry)) || undefined,
-    'data-dragged': isDragged || undefined,
-    'data-aside': line.isAside || undefined,
-    'data-deep': row.depth > 2 || undefined,
+    dataSet: {
+      key: entry.id,
+      entry: entry.id,
+      kind: entry.kind,
+      parent: entry.parentId ?? '',
+      unwritten: (!isSection && isUnwritten(entry)) || undefined,
+      dragged: isDragged || undefined,
+      aside: line.isAside || undefined,
+      deep: row.depth > 2 || undefined,
+    },
     'aria-level': row.level,
     'aria-posinset': row.position,
     'aria-setsize': row.siblings,
@@ -67,78 +72,74 @@ export function ContentsLineView({ line, isHere, isTabbable, isNarrow, onOpen, o
     'aria-selected': isChosen,
     'aria-current': isHere ? ('page' as const) : undefined,
     'aria-label': label(row.title, entry, line.isAside),
-    style: { '--depth': depth } as React.CSSProperties,
+    style: { '--depth': String(depth) },
     onContextMenu: (event: MouseEvent) => askedByMouse(event) && openMenu(),
-    onClick: press,
-    onDoubleClick: () => (isSection ? dispatch(renaming(entry.id)) : undefined),
   };
 
   const name = isRenaming ? (
     <NameField entry={entry} title={row.title} />
   ) : (
-    <span className="contents-title" dir="auto">
+    <Said look="contents-title" dir="auto">
       {row.title}
-    </span>
+    </Said>
   );
   const tools = (
     <>
       {holdsAny && (
-        <button
-          type="button"
+        <Tap
           tabIndex={-1}
-          className="contents-fold"
+          look="contents-fold"
           aria-label={`${entry.isOpen ? 'Fold' : 'Open'} ${row.title}`}
-          onClick={(event) => {
+          onPress={(event) => {
             event.preventDefault();
             event.stopPropagation();
             onFold();
           }}
         >
           {entry.isOpen ? '–' : `+${entry.pagesBeneath + entry.sectionsBeneath}`}
-        </button>
+        </Tap>
       )}
     </>
   );
   const more = (
-    <button
-      type="button"
+    <Tap
       tabIndex={-1}
-      className="contents-more"
+      look="contents-more"
       aria-label={`What can be done with ${row.title}`}
-      onClick={(event) => {
+      onPress={(event) => {
         event.preventDefault();
         event.stopPropagation();
         openMenu();
       }}
     >
       ⋯
-    </button>
+    </Tap>
   );
-  const box = chosen && <span className="contents-box" aria-hidden data-chosen={isChosen} />;
+  const box = chosen && <Box look="contents-box" aria-hidden dataSet={{ chosen: isChosen }} />;
 
   if (isSection) {
     return (
-      <div {...shared} className="contents-section">
+      <Box {...shared} look="contents-section" onClick={press}>
         {box}
-        <span className="contents-roman">{row.folio}</span>
+        <Said look="contents-roman">{row.folio}</Said>
         {name}
         {tools}
-        <span className="contents-gap" />
+        <Box look="contents-gap" />
         {more}
         {entry.ornament && <Ornament name={entry.ornament} tone="var(--tone)" />}
-      </div>
+      </Box>
     );
   }
   return (
-    <a {...shared} href={`/p/${entry.id}`} draggable={false} className="contents-page">
+    <Way {...shared} to={`/p/${entry.id}`} onOpen={press} look="contents-page">
       {box}
-      <span className="contents-folio">{row.folio}</span>
+      <Said look="contents-folio">{row.folio}</Said>
       {name}
       {tools}
-      <span className="contents-leader" aria-hidden />
-      <span className="contents-date">{nearDate(localDay(new Date(entry.changedAt)), localDay(new Date()))}</span>
+      <Box look="contents-leader" aria-hidden />
+      <Said look="contents-date">{nearDate(localDay(new Date(entry.changedAt)), localDay(new Date()))}</Said>
       {more}
-    </a>
+    </Way>
   );
 }
 
@@ -156,41 +157,16 @@ function label(title: string, entry: ContentsEntry, isAside: boolean): string {
   return said.filter(Boolean).join(', ');
 }
 
-/** The name of an entry, written where it stands. Enter keeps it, Esc leaves it as it was. */
+/** The name of an entry, written where it stands. */
 function NameField({ entry, title }: { entry: ContentsEntry; title: string }) {
   const dispatch = useAppDispatch();
-  const field = useRef<HTMLInputElement>(null);
-  const isLeft = useRef(false);
-  useEffect(() => {
-    field.current?.select();
-  }, []);
-  const leave = (isKept: boolean) => {
-    if (isLeft.current) return;
-    isLeft.current = true;
-    const item = field.current?.closest<HTMLElement>('[role=treeitem]');
-    const name = field.current?.value ?? '';
+  const done = (name: string | null) => {
     dispatch(renaming(null));
-    if (isKept) void rename({ ...chosenOf(entry), title: entry.name.trim() ? title : '' }, name);
-    requestAnimationFrame(() => item?.focus());
+    if (name !== null) void rename({ ...chosenOf(entry), title: entry.name.trim() ? title : '' }, name);
+    requestAnimationFrame(() => document.getElementById(`entry-${entry.id}`)?.focus());
   };
   return (
-    <input
-      ref={field}
-      className="contents-name"
-      data-takes-escape
-      aria-label={`Name of ${title}`}
-      defaultValue={entry.name}
-      onClick={(event) => {
-        event.preventDefault();
-        event.stopPropagation();
-      }}
-      onBlur={() => leave(true)}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === 'Enter') leave(true);
-        if (event.key === 'Escape') leave(false);
-      }}
-    />
+    <InlineField label={`Name of ${title}`} initial={entry.name} look="contents-name" isKeptOnLeaving onDone={done} />
   );
 }
 
@@ -205,19 +181,19 @@ export function SeasonHead({
   onFold: () => void;
 }) {
   return (
-    <div
+    <Box
       role="treeitem"
       aria-level={1}
       aria-expanded={line.isOpen}
       aria-selected={false}
       aria-label={`${SEASON_HEADS[line.season]}, ${line.count}`}
       tabIndex={isTabbable ? 0 : -1}
-      data-key={line.key}
-      className="contents-season"
+      look="contents-season"
       onClick={onFold}
+      dataSet={{ key: line.key }}
     >
-      <span className="contents-title">{SEASON_HEADS[line.season]}</span>
-      <span>{line.count}</span>
-    </div>
+      <Said look="contents-title">{SEASON_HEADS[line.season]}</Said>
+      <Said>{line.count}</Said>
+    </Box>
   );
 }

@@ -3,15 +3,17 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useContentsQuery, useEntryQuery } from '../../state/api';
 import { colour, measure, pigmentColour } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { Loading } from '../shell/Loading';
-import { useRoom } from '../shell/useRoom';
-import { Words } from '../shell/Words';
+import { Action } from '../../kit/Action';
+import { Loading } from '../../kit/Loading';
+import { useRoom } from '../../screen/useRoom';
+import { Words } from '../../kit/Words';
 import { ContentsTree } from './ContentsTree';
 import { makePageAt } from './entryActs';
 import { holdsWords } from './holds';
-import { toggleContents } from './contentsView';
+import { toggleContents } from '../../screen/contentsView';
 import { usePlaceHere } from './useNotebookHere';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
 
 /** The contents of the notebook that the shown page stands in, beside it where there is room. */
 export function ContentsPanel() {
@@ -44,15 +46,12 @@ export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: Note
   const { data: notebook } = useEntryQuery(notebookId);
   const { data: contents } = useContentsQuery(notebookId);
   // A state and no ref: the lines of a long contents are drawn once what they are scrolled in is known.
-  const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
+  const [scroller, setScroller] = useState<HTMLElement | null>(null);
   useScrolledIntoView(pageId, contents !== undefined);
   if (!notebook || !contents) return <Loading tone={colour.rule} />;
   return (
-    <nav aria-label="Contents" style={{ height: '100%' }}>
-      <div
-        ref={setScroller}
-        style={{ height: '100%', overflowY: 'auto', padding: '16px 12px 40px 16px', boxSizing: 'border-box' }}
-      >
+    <Box role="navigation" aria-label="Contents" style={{ height: '100%' }}>
+      <Box ref={setScroller} look="contents-scroll">
         <View>
           <Link href={`/n/${notebookId}` as never}>
             <Words face="writing" size={22} line={26} weight="700" tone={pigmentColour(notebook.pigment)}>
@@ -64,9 +63,9 @@ export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: Note
           <Words size={15} tone={colour.soft}>
             {holdsWords(notebook)}
           </Words>
-          <button type="button" className="contents-away" onClick={onClose}>
+          <Tap look="contents-away" onPress={onClose}>
             Put away
-          </button>
+          </Tap>
         </View>
         <ContentsTree
           key={notebookId}
@@ -77,8 +76,8 @@ export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: Note
           scroller={() => scroller}
         />
         <Action label="New page beside" tone={colour.soft} onPress={() => void makePageAt('beside', pageId)} />
-      </div>
-    </nav>
+      </Box>
+    </Box>
   );
 }
 

@@ -1,15 +1,17 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import type { WebStyle } from '../../kit/web';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { stepPlace, type Step, type Contents, type ContentsEntry } from '@glossarion/core/outline';
 import { useFoldMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { chose, renaming, sheetOpened, toggledChosen } from '../../state/view';
 import { pigmentColour, type SpineName } from '../../theme/tokens';
-import { open } from '../shell/navigation';
+import { open } from '../../screen/navigation';
 import { contentsLines, siblingsOf, type ContentsLine } from './contentsLines';
 import { ContentsLineView, SeasonHead } from './ContentsLineView';
 import { chosenOf, moveTo, remove } from './entryActs';
 import { useDraggedId } from './OutlineDragging';
+import { Box } from '../../kit/Box';
 
 interface ContentsTreeProps {
   notebook: { id: string; name: string; pigment: SpineName | null };
@@ -146,25 +148,25 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
   }, [hereId, isScrolled]);
 
   return (
-    <div
+    <Box
       ref={list}
       role="tree"
       aria-label={`Contents of ${notebook.name}`}
       aria-multiselectable={chosen !== null || undefined}
-      className="contents"
-      data-narrow={isNarrow}
-      style={{ '--tone': pigmentColour(notebook.pigment), ...virtual.listStyle } as React.CSSProperties}
+      look="contents"
+      style={{ '--tone': pigmentColour(notebook.pigment), ...virtual.listStyle } as WebStyle}
       onKeyDown={onKeyDown}
       onFocus={(event) => {
         const key = (event.target as HTMLElement).closest<HTMLElement>('[data-key]')?.dataset.key;
         if (key) setFocusedKey(key);
       }}
+      dataSet={{ narrow: isNarrow }}
     >
       {virtual.items.map(({ index, ref, style }) => {
         const line = lines[index]!;
         const isTabbable = line.key === active;
         return (
-          <div key={line.key} ref={ref} data-index={index} role="none" style={style}>
+          <Box key={line.key} ref={ref} role="none" style={style} dataSet={{ index }}>
             {line.kind === 'season' ? (
               <SeasonHead
                 line={line}
@@ -181,10 +183,10 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
                 onFold={() => setFold(line.row.entry, !line.row.entry.isOpen)}
               />
             )}
-          </div>
+          </Box>
         );
       })}
-    </div>
+    </Box>
   );
 }
 
@@ -222,11 +224,11 @@ function useDrawnLines(
   });
   if (!isLong) {
     const items = lines.map((_line, index) => ({ index, ref: undefined, style: undefined }));
-    return { items, listStyle: {} as React.CSSProperties };
+    return { items, listStyle: {} as WebStyle };
   }
   return {
     scrollToIndex: (index: number) => virtualizer.scrollToIndex(index, { align: 'auto' }),
-    listStyle: { position: 'relative', height: virtualizer.getTotalSize() } as React.CSSProperties,
+    listStyle: { position: 'relative', height: virtualizer.getTotalSize() } as WebStyle,
     items: virtualizer.getVirtualItems().map(({ index, start }) => ({
       index,
       ref: virtualizer.measureElement,

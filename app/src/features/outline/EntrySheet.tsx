@@ -4,12 +4,12 @@ import { useEntryQuery, usePinsQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { chose, renaming, sheetOpened } from '../../state/view';
 import { colour } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { open } from '../shell/navigation';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
+import { Action } from '../../kit/Action';
+import { open } from '../../screen/navigation';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
 import { makeNext, setTemplate } from '../templates/templateActs';
-import { perform } from './deeds';
+import { perform } from '../../state/deeds';
 import {
   askWhereTo,
   chosenOf,

@@ -1,6 +1,5 @@
-import { Button, Input } from '@rneui/themed';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { newId } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
@@ -14,10 +13,12 @@ import {
 } from '@glossarion/core/outline';
 import { useEntryQuery, useNotebooksQuery } from '../../state/api';
 import { colour, measure, spine } from '../../theme/tokens';
-import { open } from '../shell/navigation';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
-import { perform } from './deeds';
+import { open } from '../../screen/navigation';
+import { Button } from '../../kit/Button';
+import { FormField } from '../../kit/Field';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
+import { perform } from '../../state/deeds';
 import { Ornament } from './Ornament';
 
 interface Fields {
@@ -89,24 +90,14 @@ function LookSheet({ kind, present, firstPigment, onSubmit, onClose }: LookSheet
     if (await onSubmit({ name: name.trim(), description: description.trim(), pigment, ornament })) onClose();
   });
   const field = (name: keyof Fields, label: string) => (
-    <Controller
+    <FormField
       control={control}
       name={name}
-      rules={{
-        validate: (value) =>
-          name === 'description' || kind === 'page' || value.trim() !== '' || `A ${kind} needs a name.`,
-      }}
-      render={({ field: { value, onChange, onBlur }, fieldState }) => (
-        <Input
-          label={label}
-          aria-label={label}
-          value={value}
-          onChangeText={onChange}
-          onBlur={onBlur}
-          onSubmitEditing={() => void submit()}
-          errorMessage={fieldState.error?.message}
-        />
-      )}
+      label={label}
+      rule={(typed) =>
+        name === 'description' || kind === 'page' || typed.trim() !== '' ? null : `A ${kind} needs a name.`
+      }
+      onSubmitEditing={() => void submit()}
     />
   );
   return (
@@ -116,10 +107,10 @@ function LookSheet({ kind, present, firstPigment, onSubmit, onClose }: LookSheet
       {kind === 'notebook' && <PigmentChoice chosen={pigment} onChoose={setPigment} />}
       {kind === 'section' && <OrnamentChoice chosen={ornament} onChoose={setOrnament} />}
       <Button
-        title={present ? 'Keep changes' : `Make ${kind}`}
+        label={present ? 'Keep changes' : `Make ${kind}`}
         onPress={() => void submit()}
-        loading={formState.isSubmitting}
-        containerStyle={{ marginTop: 12 }}
+        isBusy={formState.isSubmitting}
+        style={{ marginTop: 12 }}
       />
     </Sheet>
   );

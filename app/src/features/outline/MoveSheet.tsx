@@ -3,8 +3,8 @@ import { mayHold, type EntryKind } from '@glossarion/core/outline';
 import { useNamesQuery, useNotebooksQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { chose, type ChosenEntry } from '../../state/view';
-import { ChoiceSheet, type Choice } from '../shell/ChoiceSheet';
-import { trailWords } from '../trail/words';
+import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
+import { trailWords } from '../../screen/words';
 import { moveTo } from './entryActs';
 
 /** Moves entries to the end of whatever is chosen by some letters of its name or trail. */

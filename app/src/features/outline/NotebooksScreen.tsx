@@ -5,18 +5,21 @@ import { useContentsQuery, useEntryQuery, useNotebooksQuery } from '../../state/
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { chose, sheetOpened } from '../../state/view';
 import { colour, measure, spine } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { open } from '../shell/navigation';
-import { Screen } from '../shell/Screen';
-import { Trouble } from '../shell/Trouble';
-import { useTitle } from '../shell/useTitle';
-import { Words } from '../shell/Words';
+import { Action } from '../../kit/Action';
+import { open } from '../../screen/navigation';
+import { Screen } from '../../screen/Screen';
+import { Trouble } from '../../kit/Trouble';
+import { useTitle } from '../../screen/useTitle';
+import { Said, Words } from '../../kit/Words';
 import { SEASON_HEADS } from './contentsLines';
 import { ContentsTree } from './ContentsTree';
 import { chosenOf, makePage, moveTo } from './entryActs';
 import { askedByMouse, useDraggable } from './OutlineDragging';
 import { SpineBands } from './Pile';
 import { useNotebookHere } from './useNotebookHere';
+import { Tap } from '../../kit/Tap';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
 
 const main = (): HTMLElement | null => document.getElementById('main');
 
@@ -104,10 +107,10 @@ function SeasonShelf({ season, notebooks, openId, show }: SeasonShelfProps) {
   const isOpen = isOpened || notebooks.some((notebook) => notebook.id === openId);
   return (
     <View style={{ paddingTop: 14 }}>
-      <button type="button" className="contents-season shelf" aria-expanded={isOpen} onClick={() => setOpened(!isOpen)}>
-        <span className="contents-title">{SEASON_HEADS[season]}</span>
-        <span>{notebooks.length}</span>
-      </button>
+      <Tap look="contents-season shelf" aria-expanded={isOpen} onPress={() => setOpened(!isOpen)}>
+        <Said look="contents-title">{SEASON_HEADS[season]}</Said>
+        <Said>{notebooks.length}</Said>
+      </Tap>
       {isOpen && notebooks.map(show)}
     </View>
   );
@@ -126,47 +129,39 @@ function NotebookOfPile({ notebook, isOpen, shownId, onStep }: NotebookOfPilePro
   const { ref, listeners, isDragged } = useDraggable(notebook, notebook.name);
   const openMenu = () => dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }));
   return (
-    <div style={{ marginBottom: 7 }}>
-      <div
-        className="spine"
+    <Box style={{ marginBottom: 7 }}>
+      <Box
+        look="spine"
         ref={ref}
         {...listeners}
-        data-entry={notebook.id}
-        data-kind="notebook"
-        data-dragged={isDragged || undefined}
         style={{ background: spine(notebook.pigment) }}
         onContextMenu={(event) => askedByMouse(event) && openMenu()}
+        dataSet={{ entry: notebook.id, kind: 'notebook', dragged: isDragged || undefined }}
       >
-        <a
-          href={isOpen ? '/notebooks' : `/n/${notebook.id}`}
-          role="button"
+        <Way
+          to={isOpen ? '/notebooks' : `/n/${notebook.id}`}
           aria-expanded={isOpen}
-          draggable={false}
-          className="spine-link"
+          look="spine-link"
           onKeyDown={(event) => {
             const step = { ArrowUp: 'up', ArrowDown: 'down' }[event.key] as 'up' | 'down' | undefined;
             if (!event.altKey || !step) return;
             event.preventDefault();
             onStep(step);
           }}
-          onClick={(event) => {
-            if (event.metaKey || event.ctrlKey) return;
-            event.preventDefault();
-            open(isOpen ? '/notebooks' : `/n/${notebook.id}`);
-          }}
+          onOpen={() => open(isOpen ? '/notebooks' : `/n/${notebook.id}`)}
         >
           <SpineBands side="left" inset={9} />
-          <span className="spine-name" dir="auto">
+          <Said look="spine-name" dir="auto">
             {notebook.name}
-          </span>
-          <span className="spine-count" aria-label={`${notebook.pagesBeneath} pages`}>
+          </Said>
+          <Said look="spine-count" aria-label={`${notebook.pagesBeneath} pages`}>
             {notebook.pagesBeneath}
-          </span>
+          </Said>
           <SpineBands side="right" inset={9} />
-        </a>
-      </div>
+        </Way>
+      </Box>
       {isOpen && <OpenNotebook notebook={notebook} shownId={shownId} />}
-    </div>
+    </Box>
   );
 }
 

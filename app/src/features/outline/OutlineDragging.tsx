@@ -8,7 +8,16 @@ import {
   useSensors,
   type DragStartEvent,
 } from '@dnd-kit/core';
-import { createContext, useContext, useId, useRef, useState, type MouseEvent, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useId,
+  useRef,
+  useState,
+  type MouseEvent,
+  type ReactNode,
+} from 'react';
 import {
   dropPlace,
   dropZone,
@@ -21,6 +30,8 @@ import { api } from '../../state/api';
 import { ask, store, useAppDispatch } from '../../state/store';
 import { chose, sheetOpened, type ChosenEntry } from '../../state/view';
 import { chosenOf, moveTo } from './entryActs';
+import { Line } from '../../kit/Words';
+import { Box } from '../../kit/Box';
 
 /** Arranging the outline by dragging: anything in the contents or the pile, by mouse or by a long touch. */
 
@@ -57,7 +68,15 @@ export function useDraggable(entry: ContentsEntry, title: string) {
     id: `${scope}${entry.id}`,
     data: { entry, title } satisfies DragData,
   });
-  return { ref: setNodeRef, listeners, isDragged: isDragging };
+  const ref = useCallback(
+    (element: HTMLElement | null) => {
+      // A link would be dragged by the browser itself.
+      for (const each of element ? [element, ...element.querySelectorAll('a')] : []) each.draggable = false;
+      setNodeRef(element);
+    },
+    [setNodeRef],
+  );
+  return { ref, listeners, isDragged: isDragging };
 }
 
 /**
@@ -183,9 +202,9 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
         {over && <DropMark over={over} />}
         <DragOverlay dropAnimation={null}>
           {dragged && (
-            <div className="dragged">
+            <Line look="dragged">
               {dragged.all.length === 1 ? dragged.data.title : `${dragged.all.length} entries`}
-            </div>
+            </Line>
           )}
         </DragOverlay>
       </DraggedContext.Provider>
@@ -197,10 +216,10 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
 function DropMark({ over: { zone, rect } }: { over: Over }) {
   const top = zone === 'before' ? rect.top - 2 : zone === 'after' ? rect.bottom - 1 : rect.top;
   return (
-    <div
-      className="drop-mark"
-      data-zone={zone}
+    <Box
+      look="drop-mark"
       style={{ left: rect.left, width: rect.width, top, height: zone === 'inside' ? rect.height : undefined }}
+      dataSet={{ zone }}
     />
   );
 }

@@ -4,9 +4,11 @@ import type { ContentsEntry } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { spine } from '../../theme/tokens';
-import { open } from '../shell/navigation';
+import { open } from '../../screen/navigation';
 import { askedByMouse, useDraggable } from './OutlineDragging';
 import { useNotebookHere } from './useNotebookHere';
+import { Way } from '../../kit/Way';
+import { Said } from '../../kit/Words';
 
 /** The bands at the edge of a spine. */
 export function SpineBands({ side, inset = 5 }: { side: 'left' | 'right'; inset?: number }) {
@@ -44,27 +46,19 @@ function PileSpine({ notebook, isOpen }: { notebook: ContentsEntry; isOpen: bool
   const dispatch = useAppDispatch();
   const { ref, listeners, isDragged } = useDraggable(notebook, notebook.name);
   return (
-    <a
+    <Way
       ref={ref}
       {...listeners}
-      href={`/n/${notebook.id}`}
-      className="pile-spine"
-      draggable={false}
+      to={`/n/${notebook.id}`}
+      look="pile-spine"
       aria-current={isOpen ? 'true' : undefined}
-      data-open={isOpen}
-      data-entry={notebook.id}
-      data-kind="notebook"
-      data-dragged={isDragged || undefined}
       style={{ background: spine(notebook.pigment) }}
       onContextMenu={(event) => askedByMouse(event) && dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }))}
-      onClick={(event) => {
-        if (event.metaKey || event.ctrlKey) return;
-        event.preventDefault();
-        open(`/n/${notebook.id}`);
-      }}
+      onOpen={() => open(`/n/${notebook.id}`)}
+      dataSet={{ open: isOpen, entry: notebook.id, kind: 'notebook', dragged: isDragged || undefined }}
     >
       <SpineBands side="left" />
-      <span dir="auto">{notebook.name}</span>
-    </a>
+      <Said dir="auto">{notebook.name}</Said>
+    </Way>
   );
 }

@@ -12,10 +12,10 @@ import {
 import { api } from '../../state/api';
 import { ask, store } from '../../state/store';
 import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
-import { copyAddress } from '../links/copy';
-import { lastingAddress, open } from '../shell/navigation';
+import { copyAddress } from '../../screen/copy';
+import { lastingAddress, open } from '../../screen/navigation';
 import { makeFromTemplate, templateFor } from '../templates/templateActs';
-import { perform } from './deeds';
+import { perform } from '../../state/deeds';
 
 /** What can be done to entries of the outline, from the contents, a page's sheet, the keys or a picker alike. */
 

@@ -2,6 +2,7 @@ import { face, measure } from '../../theme/tokens';
 
 /** How the contents, the spines and what is dragged look. */
 export const outlineSheet = `
+.contents-scroll { height: 100%; overflow-y: auto; box-sizing: border-box; padding: 16px 12px 40px 16px; }
 .contents { font: 18px/23px ${face.interface}; color: var(--ink); padding-top: 2px; -webkit-user-select: none; user-select: none; }
 .contents[data-narrow='true'] { font-size: 16px; line-height: 20px; }
 .contents [role=treeitem] { -webkit-touch-callout: none; outline-offset: -2px; scroll-margin-block: 90px; cursor: pointer; touch-action: manipulation; }
@@ -41,7 +42,7 @@ export const outlineSheet = `
   .contents-page:hover .contents-title { text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; }
 }
 .contents [aria-selected='true'] { background: var(--washOchre); }
-.contents [aria-selected='true'] > span, .contents [aria-selected='true'] > button { color: var(--ink); }
+.contents [aria-selected='true'] > :not(.contents-box) { color: var(--ink); }
 .contents-box { flex-shrink: 0; width: 15px; height: 15px; border: 1.6px solid var(--slate); border-radius: 50%; align-self: center; margin-inline-end: 4px; }
 .contents-box[data-chosen='true'] { background: var(--vermilion); border-color: var(--vermilion); box-shadow: inset 0 0 0 2.5px var(--leaf); }
 .contents-name { font: inherit; color: var(--ink); flex: 1; min-width: 0; border: 0; border-bottom: 1.5px solid var(--lapis); background: var(--leaf); padding: 2px 4px; border-radius: 0; text-transform: none; -webkit-user-select: text; user-select: text; }

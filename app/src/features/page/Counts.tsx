@@ -1,8 +1,8 @@
 import { countBlocks, type NodeJson } from '@glossarion/core/document';
-import { linkWords } from '../trail/words';
+import { linkWords } from '../../screen/words';
 import { targetOf } from '../../state/store';
-import { count } from '../shell/count';
-import { Words } from '../shell/Words';
+import { count } from '../../screen/count';
+import { Words } from '../../kit/Words';
 
 /** How long a page is. */
 export function Counts({ content }: { content: readonly NodeJson[] }) {

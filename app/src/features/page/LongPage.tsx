@@ -3,6 +3,8 @@ import type { BodyJson } from '@glossarion/core/document';
 import { splitHeadings } from '@glossarion/core/parts';
 import { countWords, ownWords } from '@glossarion/core/document';
 import { splitPage } from '../parts/partActs';
+import { Paragraph } from '../../kit/Words';
+import { Tap } from '../../kit/Tap';
 
 /** A page of so many words, with so many parts, has grown long. */
 const LONG_WORDS = 1500;
@@ -17,14 +19,9 @@ export function LongPage({ pageId, body }: { pageId: string; body: BodyJson | nu
   const words = body.content.reduce((sum, node) => sum + countWords(ownWords(node)), 0);
   if (words < LONG_WORDS) return null;
   return (
-    <p className="long-page">
-      This page has grown long.{' '}
-      <button type="button" onClick={() => void splitPage(pageId)}>
-        Split it at its {parts} headings
-      </button>
-      <button type="button" onClick={() => setWaved(true)}>
-        Leave it
-      </button>
-    </p>
+    <Paragraph look="long-page">
+      This page has grown long. <Tap onPress={() => void splitPage(pageId)}>Split it at its {parts} headings</Tap>
+      <Tap onPress={() => setWaved(true)}>Leave it</Tap>
+    </Paragraph>
   );
 }

@@ -5,9 +5,8 @@ import { wornTags, type BodyJson } from '@glossarion/core/document';
 import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
 import { SEASON_WORDS } from '@glossarion/core/outline';
 import { usePageDocument } from '../../documents/session';
-import { TagText } from '../../editor/InlineView';
-import { PageEditor } from '../../editor/PageEditor';
-import { TitleField } from '../../editor/TitleField';
+import { PageEditor, TagText, TitleField } from '../../editor';
+import { lineActs } from '../parts/lineActs';
 import { api, usePageQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { PageInfo } from '../../state/types';
@@ -20,19 +19,22 @@ import { MarginColumn } from '../margin/MarginColumn';
 import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
-import { later } from '../shell/later';
-import { Loading } from '../shell/Loading';
-import { open, openTarget } from '../shell/navigation';
-import { SavingSign } from '../shell/SavingSign';
-import { Screen } from '../shell/Screen';
-import { Trouble } from '../shell/Trouble';
-import { useRoom } from '../shell/useRoom';
-import { useTitle } from '../shell/useTitle';
-import { Words } from '../shell/Words';
+import { later } from '../../kit/later';
+import { Loading } from '../../kit/Loading';
+import { open, openTarget } from '../../screen/navigation';
+import { SavingSign } from '../../screen/SavingSign';
+import { Screen } from '../../screen/Screen';
+import { Trouble } from '../../kit/Trouble';
+import { useRoom } from '../../screen/useRoom';
+import { useTitle } from '../../screen/useTitle';
+import { Line, Said, Words } from '../../kit/Words';
 import { PhoneTrail, Trail } from '../trail/Trail';
-import { KeptCopies } from './KeptCopies';
+import { KeptCopies } from '../../screen/KeptCopies';
 import { LongPage } from './LongPage';
-import { useLanding } from './useLanding';
+import { useLanding } from '../../screen/useLanding';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
+import { Way } from '../../kit/Way';
 
 // What is asked for, and stands on no first screen.
 const BesidePage = later(async () => (await import('../beside/BesidePage')).BesidePage);
@@ -119,8 +121,8 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
 
   return (
     <Screen label={info?.title ?? 'Page'} hasOwnPlace={blockId !== null}>
-      <div className="page" data-wide={isWide} data-beside={hasBeside || undefined}>
-        <div className="page-column">
+      <Box look="page" dataSet={{ wide: isWide, beside: hasBeside || undefined }}>
+        <Box look="page-column">
           {!isTextOnly && (
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
               {isWide ? (
@@ -134,19 +136,20 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
           )}
           {!hasBeside && !isTextOnly && keptId && <SwitchBar besideId={keptId} hereId={pageId} />}
           {info && !isTextOnly && <Leaves info={info} />}
-          <div className="page-text">
+          <Box look="page-text">
             {page?.isReady ? (
               <>
                 <TitleField page={page} hasFocus={isNew} onDone={goOnInText} />
                 <PageMeta info={info} tags={tags} />
                 <KeptCopies pageId={pageId} />
                 <LongPage pageId={pageId} body={body} />
-                <div ref={text} className="page-body">
+                <Box ref={text} look="page-body">
                   <PageEditor
                     page={page}
                     place={place}
                     label={info?.title ? `Text of ${info.title}` : 'Text'}
                     onOpen={openTarget}
+                    lines={lineActs}
                     onBody={setBody}
                     text={text}
                     focus={focus}
@@ -154,27 +157,26 @@ function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
                   {!hasMargin && !isHiddenHere && (
                     <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />
                   )}
-                </div>
+                </Box>
               </>
             ) : page?.missing ? (
               <Trouble title="Not here" sentence={page.missing} />
             ) : (
               <Loading />
             )}
-          </div>
-        </div>
+          </Box>
+        </Box>
         {hasMargin && <MarginColumn margin={margin} title={info?.title ?? ''} text={text} />}
         {isMarginHidden && isWide && !isTextOnly && !hasBeside && (
-          <button
-            type="button"
-            className="margin-hidden"
-            onClick={() => (isHiddenHere ? margin.change({ isHidden: false }) : dispatch(marginToggled()))}
+          <Tap
+            look="margin-hidden"
+            onPress={() => (isHiddenHere ? margin.change({ isHidden: false }) : dispatch(marginToggled()))}
           >
             {isHiddenHere ? 'Margin hidden here' : 'Margin put away'} · {margin.total} linked
-          </button>
+          </Tap>
         )}
         {hasBeside && keptId && <BesidePage key={keptId} pageId={keptId} />}
-      </div>
+      </Box>
       {!hasMargin && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && !isHiddenHere && (
         <MarginSheet
           margin={margin}
@@ -223,31 +225,24 @@ function MenuButton({ onPress }: { onPress: () => void }) {
 }
 
 function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string[] }) {
-  if (!info) return <div className="page-meta">{'\u00a0'}</div>;
+  if (!info) return <Line look="page-meta">{'\u00a0'}</Line>;
   const begun = localDay(new Date(info.begunAt));
   const today = localDay(new Date());
   const words =
     begun.slice(0, 4) === today.slice(0, 4) ? dayTitle(begun).replace(/^\S+ /u, '') : nearDate(begun, today);
   return (
-    <div className="page-meta">
+    <Line look="page-meta">
       Begun{' '}
-      <a
-        href={`/day/${begun}`}
-        onClick={(event) => {
-          if (event.metaKey || event.ctrlKey) return;
-          event.preventDefault();
-          open(`/day/${begun}`);
-        }}
-      >
+      <Way to={`/day/${begun}`} onOpen={() => open(`/day/${begun}`)}>
         {begun === today ? 'today' : words}
-      </a>
-      {info.isDeleted && <span className="page-state">in the bin</span>}
-      {SEASON_WORDS[info.season] && <span className="page-state">{SEASON_WORDS[info.season]}</span>}
-      {info.names.length > 0 && <span className="page-names">also {info.names.join(', ')}</span>}
+      </Way>
+      {info.isDeleted && <Said look="page-state">in the bin</Said>}
+      {SEASON_WORDS[info.season] && <Said look="page-state">{SEASON_WORDS[info.season]}</Said>}
+      {info.names.length > 0 && <Said look="page-names">also {info.names.join(', ')}</Said>}
       {tags.map((tag) => (
         <TagText key={tag} tag={tag} />
       ))}
-    </div>
+    </Line>
   );
 }
 

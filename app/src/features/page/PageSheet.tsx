@@ -8,10 +8,10 @@ import { colour } from '../../theme/tokens';
 import { keepBeside } from '../beside/besideActs';
 import { foldBack, splitPage } from '../parts/partActs';
 import { EntryDeeds } from '../outline/EntrySheet';
-import { Action } from '../shell/Action';
-import { goForward } from '../shell/navigation';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
+import { Action } from '../../kit/Action';
+import { goForward } from '../../screen/navigation';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
 import { Counts } from './Counts';
 
 /** What can be done with the page that is shown. */

@@ -15,7 +15,7 @@ export const pageSheet = `
 .page-meta a { color: inherit; text-underline-offset: 3px; margin-inline-start: -8px; }
 .page-state { color: var(--ochre); }
 .kept-copy { border-inline-start: 4px solid var(--ochre); background: var(--parchment); padding: 10px 14px; margin: 0 0 16px; font: 16px/21px ${face.interface}; }
-.kept-copy pre { font: 18px/25px ${face.writing}; white-space: pre-wrap; margin: 8px 0; }
+.kept-copy-text { font: 18px/25px ${face.writing}; white-space: pre-wrap; margin: 8px 0; }
 .kept-copy-said { margin: 0; color: var(--soft); }
 .kept-copy button { font: 500 16px ${face.interface}; color: var(--lapis); background: none; border: 0; min-height: 44px; padding: 0 14px 0 0; cursor: pointer; }
 `;

@@ -4,10 +4,10 @@ import { isHeading } from '@glossarion/core/document';
 import type { SendForm } from '@glossarion/core/parts';
 import { useNamesQuery, usePageQuery, useRecentQuery } from '../../state/api';
 import { colour } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { ChoiceSheet, type Choice } from '../shell/ChoiceSheet';
-import { Words } from '../shell/Words';
-import { trailWords } from '../trail/words';
+import { Action } from '../../kit/Action';
+import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
+import { Words } from '../../kit/Words';
+import { trailWords } from '../../screen/words';
 import { sendTo } from './partActs';
 
 interface SendSheetProps {

@@ -1,7 +1,7 @@
 import { api } from '../../state/api';
 import { ask, FRESH } from '../../state/store';
-import { copyAddress } from '../links/copy';
-import { lastingAddress } from '../shell/navigation';
+import { copyAddress } from '../../screen/copy';
+import { lastingAddress } from '../../screen/navigation';
 
 /** Puts the lasting address of a line on the clipboard. */
 export async function copyBlockLink(blockId: string): Promise<void> {

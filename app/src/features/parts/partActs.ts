@@ -1,12 +1,12 @@
 import { newId } from '@glossarion/core/document';
 import type { SendForm } from '@glossarion/core/parts';
-import type { ChosenLines } from '../../editor/chosen';
+import type { PageLines } from '../../editor';
 import { settleDocuments } from '../../documents/session';
 import { api } from '../../state/api';
 import { ask, FRESH, store } from '../../state/store';
 import { noticed, sheetOpened } from '../../state/view';
-import { perform } from '../outline/deeds';
-import { open } from '../shell/navigation';
+import { perform } from '../../state/deeds';
+import { open } from '../../screen/navigation';
 
 /** Taking pages apart and putting them together, as a person asks for it. */
 
@@ -25,7 +25,7 @@ const entryOf = (id: string) => ask(api.endpoints.entry.initiate(id, FRESH));
 const linesWords = (count: number): string => (count === 1 ? 'A line' : `${count} lines`);
 
 /** Makes a page of the lines beneath this one; from a day, which holds no pages, it is asked where. */
-export async function liftLines({ pageId, ids }: Pick<ChosenLines, 'pageId' | 'ids'>): Promise<void> {
+export async function liftLines({ pageId, ids }: PageLines): Promise<void> {
   if (!(await isAllThere())) return;
   const { day } = await entryOf(pageId);
   if (day) store.dispatch(sheetOpened({ for: 'liftTo', pageId, ids }));
@@ -60,7 +60,7 @@ export async function foldBack(pageId: string): Promise<void> {
   if (isDone) open(above?.kind === 'page' ? `/p/${above.id}` : `/to/${pageId}`);
 }
 
-export const sendLines = ({ pageId, ids }: Pick<ChosenLines, 'pageId' | 'ids'>): void =>
+export const sendLines = ({ pageId, ids }: PageLines): void =>
   void store.dispatch(sheetOpened({ for: 'send', pageId, ids }));
 
 const SENT: Record<SendForm, string> = { move: 'moved to', copy: 'copied to', excerpt: 'excerpted to' };
@@ -79,7 +79,7 @@ export async function sendTo(
 }
 
 /** Takes an excerpt to the page that stands beside. */
-export async function excerptBeside(lines: Pick<ChosenLines, 'pageId' | 'ids'>, besideId: string): Promise<void> {
+export async function excerptBeside(lines: PageLines, besideId: string): Promise<void> {
   const { title } = await entryOf(besideId);
   await sendTo(lines, { id: besideId, title }, 'end', 'excerpt');
 }

@@ -3,16 +3,19 @@ import { createPortal } from 'react-dom';
 import { localDay, nearDate } from '@glossarion/core/journal';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
 import { SEASON_WORDS } from '@glossarion/core/outline';
-import { BodyView } from '../../editor/BodyView';
-import { editedLink } from '../../editor/linkViews';
+import { BodyView, editedLink } from '../../editor';
 import { useGlimpseQuery } from '../../state/api';
 import { store } from '../../state/store';
 import { besideOpened } from '../../state/view';
 import { pigmentColour } from '../../theme/tokens';
-import { copyAddress } from '../links/copy';
-import { addressOf, lastingAddress, openTarget } from '../shell/navigation';
-import { trailWords } from '../trail/words';
+import { copyAddress } from '../../screen/copy';
+import { addressOf, lastingAddress, openTarget } from '../../screen/navigation';
+import { trailWords } from '../../screen/words';
 import type { Previewed } from './Previews';
+import { InlineField } from '../../kit/InlineField';
+import { Box } from '../../kit/Box';
+import { Paragraph, Said } from '../../kit/Words';
+import { Tap } from '../../kit/Tap';
 
 const AWAY = 6;
 
@@ -50,57 +53,47 @@ export function PreviewCard({ shown, onClose }: { shown: Previewed; onClose: () 
   };
   const kind = target.kind === 'block' ? 'b' : target.kind === 'page' ? 'p' : 'n';
   return createPortal(
-    <div
+    <Box
       ref={card}
-      className="preview"
+      look="preview"
       role="dialog"
       aria-label={`Preview of ${target.title || 'a page that is gone'}`}
       style={{ borderTopColor: pigmentColour(target.day ? null : target.pigment) }}
     >
-      <div className="preview-head">
-        <strong dir="auto">{target.title || 'A page that is gone'}</strong>
-        <span>
+      <Box look="preview-head">
+        <Said look="strong" dir="auto">
+          {target.title || 'A page that is gone'}
+        </Said>
+        <Said>
           {[target.day ? 'Journal' : where || (target.kind === 'notebook' ? 'notebook' : ''), changed, said]
             .filter(Boolean)
             .join(' · ')}
-        </span>
-        {names.length > 0 && <span>also {names.join(', ')}</span>}
-      </div>
+        </Said>
+        {names.length > 0 && <Said>also {names.join(', ')}</Said>}
+      </Box>
       {nodes.length > 0 && (
-        <div className="preview-body" onClick={(event) => event.preventDefault()}>
+        <Box look="preview-body" onClick={(event) => event.preventDefault()}>
           <BodyView content={nodes} />
-        </div>
+        </Box>
       )}
-      {target.state === 'unwritten' && <p className="preview-empty">Nothing is written there yet.</p>}
+      {target.state === 'unwritten' && <Paragraph look="preview-empty">Nothing is written there yet.</Paragraph>}
       {isWording && edited ? (
-        <input
-          className="preview-words"
-          aria-label="Words of the link"
-          defaultValue={edited.words ?? target.title}
-          autoFocus
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key === 'Enter') run(() => edited.setWords(event.currentTarget.value.trim() || null))();
-            if (event.key === 'Escape') setWording(false);
-          }}
+        <InlineField
+          label="Words of the link"
+          initial={edited.words ?? target.title}
+          look="preview-words"
+          onDone={(words) => (words === null ? setWording(false) : run(() => edited.setWords(words.trim() || null))())}
         />
       ) : (
-        <div className="preview-acts">
+        <Box look="preview-acts">
           {isThere && (
             <>
-              <button type="button" onClick={run(() => openTarget(shown.target))}>
-                Open
-              </button>
-              <button
-                type="button"
-                className="wide-only"
-                onClick={run(() => store.dispatch(besideOpened(target.pageId)))}
-              >
+              <Tap onPress={run(() => openTarget(shown.target))}>Open</Tap>
+              <Tap look="wide-only" onPress={run(() => store.dispatch(besideOpened(target.pageId)))}>
                 Beside
-              </button>
-              <button
-                type="button"
-                onClick={run(() =>
+              </Tap>
+              <Tap
+                onPress={run(() =>
                   copyAddress(
                     target.day && target.kind !== 'block'
                       ? `${window.location.origin}${addressOf(target)}`
@@ -111,27 +104,19 @@ export function PreviewCard({ shown, onClose }: { shown: Previewed; onClose: () 
                 )}
               >
                 Copy link
-              </button>
+              </Tap>
             </>
           )}
           {edited && (
             <>
-              <button type="button" onClick={() => setWording(true)}>
-                Own words
-              </button>
-              {edited.words !== null && (
-                <button type="button" onClick={run(() => edited.setWords(null))}>
-                  Show its title
-                </button>
-              )}
-              <button type="button" onClick={run(() => edited.unlink(target.title))}>
-                Unlink
-              </button>
+              <Tap onPress={() => setWording(true)}>Own words</Tap>
+              {edited.words !== null && <Tap onPress={run(() => edited.setWords(null))}>Show its title</Tap>}
+              <Tap onPress={run(() => edited.unlink(target.title))}>Unlink</Tap>
             </>
           )}
-        </div>
+        </Box>
       )}
-    </div>,
+    </Box>,
     document.body,
   );
 }

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { later } from '../shell/later';
+import { later } from '../../kit/later';
 import { linkOf } from './linkOf';
 
 const PreviewCard = later(async () => (await import('./PreviewCard')).PreviewCard, true);

@@ -4,7 +4,7 @@ import { face, measure } from '../../theme/tokens';
 export const previewSheet = `
 .preview { position: fixed; z-index: 38; width: min(360px, calc(100vw - 16px)); max-height: min(340px, 60vh); display: flex; flex-direction: column; background: var(--leaf); border: 1px solid var(--rule); border-top: 3px solid var(--rule); border-radius: 0 0 4px 4px; box-shadow: 0 6px 24px var(--shadow); }
 .preview-head { padding: 9px 14px 7px; display: flex; flex-direction: column; gap: 1px; font: 14px/18px ${face.interface}; color: var(--soft); }
-.preview-head strong { font: 700 18px/22px ${face.writing}; color: var(--ink); overflow-wrap: anywhere; }
+.preview-head .strong { font: 700 18px/22px ${face.writing}; color: var(--ink); overflow-wrap: anywhere; }
 .preview-body { overflow: hidden; padding: 0 14px 4px; border-top: 1px solid var(--rule); mask-image: linear-gradient(#000 78%, transparent); flex: 1; min-height: 24px; }
 .preview-body .writing { font-size: 16px; line-height: 22px; padding: 0; }
 .preview-body .writing .block, .preview-body .writing .words { font-size: 16px; line-height: 22px; margin-block: 2px; }

@@ -5,12 +5,12 @@ import { api, useOpenDemoMutation, useSessionQuery } from '../../state/api';
 import { accountLeft, store } from '../../state/store';
 import type { AccountInfo } from '../../state/types';
 import { besideOpened } from '../../state/view';
-import { forgetVisited } from '../trail/visited';
-import { Loading } from '../shell/Loading';
-import { later } from '../shell/later';
-import { Trouble } from '../shell/Trouble';
-import { AccountContext } from './AccountContext';
-import { forgetAccount, hasSignedOut, rememberAccount, rememberedAccount } from './memory';
+import { forgetVisited } from '../../screen/visited';
+import { Loading } from '../../kit/Loading';
+import { later } from '../../kit/later';
+import { Trouble } from '../../kit/Trouble';
+import { AccountContext } from '../../state/AccountContext';
+import { forgetAccount, hasSignedOut, rememberAccount, rememberedAccount } from '../../state/memory';
 
 const SignIn = later(async () => (await import('./SignIn')).SignIn);
 

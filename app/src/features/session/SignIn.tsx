@@ -1,12 +1,14 @@
-import { Button, Input } from '@rneui/themed';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { problemSentence, useMakeAccountMutation, useSignInMutation } from '../../state/api';
 import type { SessionInfo } from '../../state/types';
 import { colour } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { Words } from '../shell/Words';
+import { accountNameTrouble, invitationTrouble, passphraseTrouble } from '@glossarion/core/accounts';
+import { Button } from '../../kit/Button';
+import { FormField } from '../../kit/Field';
+import { Action } from '../../kit/Action';
+import { Heading, Words } from '../../kit/Words';
 
 interface Fields {
   name: string;
@@ -41,70 +43,40 @@ export function SignIn({ signUp, onDone }: { signUp: NonNullable<SessionInfo['si
       contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: 24 }}
     >
       <View role="main" style={{ width: '100%', maxWidth: 400, marginHorizontal: 'auto' }}>
-        <h1 className="title" style={{ fontSize: 42, marginBottom: 4 }}>
+        <Heading level={1} look="title" style={{ fontSize: 42, marginBottom: 4 }}>
           Glossarion
-        </h1>
+        </Heading>
         <Words size={19} line={26} face="writing" tone={colour.soft} style={{ marginBottom: 28 }}>
           {isNew
             ? 'A place for your own notes. Nobody else can read them; a passphrase of several words keeps them so.'
             : 'Your notebooks, your journal, and everything that points from one to the other.'}
         </Words>
-        <Controller
+        <FormField
           control={control}
           name="name"
-          rules={{ validate: (name) => name.trim() !== '' || 'A name is needed.' }}
-          render={({ field, fieldState }) => (
-            <Input
-              label="Name"
-              aria-label="Name"
-              autoComplete="username"
-              autoCapitalize="words"
-              value={field.value}
-              onChangeText={field.onChange}
-              onBlur={field.onBlur}
-              onSubmitEditing={() => void submit()}
-              errorMessage={fieldState.error?.message}
-            />
-          )}
+          label="Name"
+          rule={accountNameTrouble}
+          autoComplete="username"
+          autoCapitalize="words"
+          onSubmitEditing={() => void submit()}
         />
-        <Controller
+        <FormField
           control={control}
           name="passphrase"
-          rules={{
-            validate: (passphrase) =>
-              !isNew || passphrase.length >= 8 || 'A passphrase needs eight characters or more.',
-          }}
-          render={({ field, fieldState }) => (
-            <Input
-              label="Passphrase"
-              aria-label="Passphrase"
-              secureTextEntry
-              autoComplete={isNew ? 'new-password' : 'current-password'}
-              value={field.value}
-              onChangeText={field.onChange}
-              onBlur={field.onBlur}
-              onSubmitEditing={() => void submit()}
-              errorMessage={fieldState.error?.message}
-            />
-          )}
+          label="Passphrase"
+          rule={isNew ? passphraseTrouble : undefined}
+          secureTextEntry
+          autoComplete={isNew ? 'new-password' : 'current-password'}
+          onSubmitEditing={() => void submit()}
         />
         {isNew && signUp === 'with an invitation' && (
-          <Controller
+          <FormField
             control={control}
             name="invitation"
-            rules={{ validate: (invitation) => invitation.trim() !== '' || 'An invitation is needed.' }}
-            render={({ field, fieldState }) => (
-              <Input
-                label="Invitation"
-                aria-label="Invitation"
-                autoCapitalize="none"
-                value={field.value}
-                onChangeText={field.onChange}
-                onBlur={field.onBlur}
-                onSubmitEditing={() => void submit()}
-                errorMessage={fieldState.error?.message}
-              />
-            )}
+            label="Invitation"
+            rule={invitationTrouble}
+            autoCapitalize="none"
+            onSubmitEditing={() => void submit()}
           />
         )}
         {trouble && (
@@ -113,9 +85,9 @@ export function SignIn({ signUp, onDone }: { signUp: NonNullable<SessionInfo['si
           </Words>
         )}
         <Button
-          title={isNew ? 'Make account' : 'Sign in'}
+          label={isNew ? 'Make account' : 'Sign in'}
           onPress={() => void submit()}
-          loading={signing.isLoading || making.isLoading}
+          isBusy={signing.isLoading || making.isLoading}
         />
         {signUp !== 'no' && (
           <View style={{ paddingTop: 10 }}>

@@ -1,9 +1,9 @@
-import { Button, Input } from '@rneui/themed';
 import { useContext, useState, type ReactNode } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { useShelf } from '../../documents/session';
 import { LocalStore } from '../../documents/localStore';
+import { passphraseTrouble } from '@glossarion/core/accounts';
 import {
   api,
   problemSentence,
@@ -15,11 +15,13 @@ import {
 import { useAppDispatch } from '../../state/store';
 import { chooseMode, useModeChoice, type ModeChoice } from '../../theme/mode';
 import { colour, measure } from '../../theme/tokens';
-import { AccountContext } from '../session/AccountContext';
-import { noteSignedOut } from '../session/memory';
-import { Screen } from '../shell/Screen';
-import { useTitle } from '../shell/useTitle';
-import { Words } from '../shell/Words';
+import { AccountContext } from '../../state/AccountContext';
+import { noteSignedOut } from '../../state/memory';
+import { Screen } from '../../screen/Screen';
+import { useTitle } from '../../screen/useTitle';
+import { Button } from '../../kit/Button';
+import { FormField } from '../../kit/Field';
+import { Words } from '../../kit/Words';
 import { DayTemplates } from '../templates/DayTemplates';
 import { TakeIn } from './TakeIn';
 
@@ -152,24 +154,13 @@ function PassphraseForm() {
     }
   });
   const field = (name: keyof PassphraseFields, label: string) => (
-    <Controller
+    <FormField
       control={control}
       name={name}
-      rules={{
-        validate: (value) => name === 'present' || value.length >= 8 || 'A passphrase needs eight characters or more.',
-      }}
-      render={({ field: { value, onChange, onBlur }, fieldState }) => (
-        <Input
-          label={label}
-          aria-label={label}
-          secureTextEntry
-          autoComplete={name === 'present' ? 'current-password' : 'new-password'}
-          value={value}
-          onChangeText={onChange}
-          onBlur={onBlur}
-          errorMessage={fieldState.error?.message}
-        />
-      )}
+      label={label}
+      rule={name === 'next' ? passphraseTrouble : undefined}
+      secureTextEntry
+      autoComplete={name === 'present' ? 'current-password' : 'new-password'}
     />
   );
   return (
@@ -185,7 +176,7 @@ function PassphraseForm() {
           {said.words}
         </Words>
       )}
-      <Button title="Change passphrase" onPress={() => void submit()} loading={isLoading} />
+      <Button label="Change passphrase" onPress={() => void submit()} isBusy={isLoading} />
     </View>
   );
 }
@@ -223,7 +214,7 @@ function SignOut() {
           {trouble}
         </Words>
       )}
-      <Button title="Sign out" onPress={() => void leave()} loading={isLoading} />
+      <Button label="Sign out" onPress={() => void leave()} isBusy={isLoading} />
     </View>
   );
 }

@@ -1,14 +1,14 @@
-import { Button } from '@rneui/themed';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '@glossarion/core/document';
 import type { ImportRemark, ImportReport } from '@glossarion/core/formats/markdown';
-import { loadFormats } from '../../editor/formats';
+import { loadFormats } from '../../editor';
 import { problemSentence, useImportProgressQuery, useStopImportMutation, useTakeInMutation } from '../../state/api';
 import { colour } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { count } from '../shell/count';
-import { Words } from '../shell/Words';
+import { Button } from '../../kit/Button';
+import { Action } from '../../kit/Action';
+import { count } from '../../screen/count';
+import { Words } from '../../kit/Words';
 
 const SHOWN_REMARKS = 20;
 
@@ -42,6 +42,8 @@ export function TakeIn() {
         A folder of Markdown files. Its folders become notebooks and sections, its files pages, and links between files
         links. All of it is taken in, or nothing.
       </Words>
+      {/* A folder is picked by the browser alone: React Native has nothing for it. */}
+      {/* eslint-disable-next-line no-restricted-syntax */}
       <input
         ref={(element) => {
           input.current = element;
@@ -59,7 +61,7 @@ export function TakeIn() {
         </Words>
       )}
       {importId && <Progress id={importId} />}
-      <Button title="Choose a folder" loading={isLoading || reading > 0} onPress={() => input.current?.click()} />
+      <Button label="Choose a folder" isBusy={isLoading || reading > 0} onPress={() => input.current?.click()} />
       {isEmpty && (
         <Words role="alert" tone={colour.vermilion} style={{ paddingTop: 8 }}>
           There is no Markdown file in that folder. Nothing was taken in.

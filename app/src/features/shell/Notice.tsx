@@ -3,9 +3,9 @@ import { View, useWindowDimensions } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { noticed } from '../../state/view';
 import { colour, measure } from '../../theme/tokens';
-import { takeBack } from '../outline/deeds';
-import { Action } from './Action';
-import { Words } from './Words';
+import { takeBack } from '../../state/deeds';
+import { Action } from '../../kit/Action';
+import { Words } from '../../kit/Words';
 
 /** Long enough to be read and acted on; Ctrl+Z takes the act back after that too. */
 const STAYS = 15_000;

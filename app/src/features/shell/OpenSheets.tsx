@@ -2,7 +2,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { GoTo } from '../find/GoTo';
 import { liftTo, splitTo } from '../parts/partActs';
-import { later } from './later';
+import { later } from '../../kit/later';
 
 // Sheets that no first screen shows.
 const VoiceSheet = later(async () => (await import('../attachments/VoiceSheet')).VoiceSheet, true);

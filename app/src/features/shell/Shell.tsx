@@ -12,12 +12,12 @@ import { ContentsDrawer } from '../outline/ContentsDrawer';
 import { ContentsPanel } from '../outline/ContentsPanel';
 import { OutlineDragging } from '../outline/OutlineDragging';
 import { Pile } from '../outline/Pile';
-import { Action } from './Action';
+import { Action } from '../../kit/Action';
 import { Notice } from './Notice';
 import { Previews } from '../preview/Previews';
 import { OpenSheets } from './OpenSheets';
-import { SavingSign } from './SavingSign';
-import { Words } from './Words';
+import { SavingSign } from '../../screen/SavingSign';
+import { Words } from '../../kit/Words';
 
 interface Place {
   label: string;

@@ -1,7 +1,8 @@
 import { View } from 'react-native';
+import { PickOne } from '../../kit/PickOne';
+import { Words } from '../../kit/Words';
 import { useSetMutation, useSettingsQuery, useTemplatesQuery } from '../../state/api';
 import { colour } from '../../theme/tokens';
-import { Words } from '../shell/Words';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
@@ -13,16 +14,10 @@ export function DayTemplates() {
   const chosen = settings?.dayTemplates ?? { every: null, weekdays: {} };
   const choose = (changes: Partial<typeof chosen>) =>
     void set({ key: 'dayTemplates', value: { ...chosen, ...changes } });
-  const options = (empty: string) => (
-    <>
-      <option value="">{empty}</option>
-      {templates.map(({ id, title }) => (
-        <option key={id} value={id}>
-          {title}
-        </option>
-      ))}
-    </>
-  );
+  const options = (empty: string) => [
+    { value: null, words: empty },
+    ...templates.map(({ id, title }) => ({ value: id, words: title })),
+  ];
   if (templates.length === 0) {
     return (
       <Words tone={colour.soft}>
@@ -33,24 +28,22 @@ export function DayTemplates() {
   }
   return (
     <View style={{ rowGap: 6 }}>
-      <label className="choice-line">
-        Every day
-        <select value={chosen.every ?? ''} onChange={(event) => choose({ every: event.target.value || null })}>
-          {options('The shipped headings')}
-        </select>
-      </label>
+      <PickOne<string | null>
+        label="Every day"
+        value={chosen.every}
+        options={options('The shipped headings')}
+        onPick={(every) => choose({ every })}
+      />
       {DAYS.map((name, index) => {
         const weekday = String((index + 1) % 7);
         return (
-          <label key={name} className="choice-line">
-            {name}
-            <select
-              value={chosen.weekdays[weekday] ?? ''}
-              onChange={(event) => choose({ weekdays: { ...chosen.weekdays, [weekday]: event.target.value || null } })}
-            >
-              {options('As every day')}
-            </select>
-          </label>
+          <PickOne<string | null>
+            key={name}
+            label={name}
+            value={chosen.weekdays[weekday] ?? null}
+            options={options('As every day')}
+            onPick={(template) => choose({ weekdays: { ...chosen.weekdays, [weekday]: template } })}
+          />
         );
       })}
     </View>

@@ -1,11 +1,12 @@
-import { Button, Input } from '@rneui/themed';
 import { useState } from 'react';
 import { useEntryQuery, useTemplatesQuery } from '../../state/api';
 import { colour } from '../../theme/tokens';
-import { perform } from '../outline/deeds';
-import { Action } from '../shell/Action';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
+import { perform } from '../../state/deeds';
+import { Action } from '../../kit/Action';
+import { Button } from '../../kit/Button';
+import { Field } from '../../kit/Field';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
 import { makeFilled } from './templateActs';
 
 interface AskSheetProps {
@@ -28,16 +29,15 @@ export function AskSheet({ templateId, place, onClose }: AskSheetProps) {
   return (
     <Sheet title={template.title.replace(/\s*\{\{[^}]*\}\}/gu, '') || 'From a template'} onClose={onClose}>
       {template.questions.map((question) => (
-        <Input
+        <Field
           key={question}
           label={question}
-          aria-label={question}
           value={answers[question] ?? ''}
           onChangeText={(value) => setAnswers((before) => ({ ...before, [question]: value }))}
           onSubmitEditing={make}
         />
       ))}
-      <Button title="Make page" onPress={make} />
+      <Button label="Make page" onPress={make} />
     </Sheet>
   );
 }

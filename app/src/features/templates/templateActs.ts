@@ -6,8 +6,8 @@ import { nextTitle, type TemplateUse } from '@glossarion/core/templates';
 import { api } from '../../state/api';
 import { ask, FRESH, store } from '../../state/store';
 import { sheetOpened } from '../../state/view';
-import { perform } from '../outline/deeds';
-import { open } from '../shell/navigation';
+import { perform } from '../../state/deeds';
+import { open } from '../../screen/navigation';
 
 /** Making pages from templates, and pages into templates. */
 

@@ -1,9 +1,13 @@
 import type { TrailStep } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
-import { toggleContents } from '../outline/contentsView';
-import { goBack, goForward, open } from '../shell/navigation';
-import { useRoom } from '../shell/useRoom';
+import { toggleContents } from '../../screen/contentsView';
+import { goBack, goForward, open } from '../../screen/navigation';
+import { useRoom } from '../../screen/useRoom';
+import { Way } from '../../kit/Way';
+import { Tap } from '../../kit/Tap';
+import { Box } from '../../kit/Box';
+import { Said } from '../../kit/Words';
 
 export const addressOfStep = (step: TrailStep): string => (step.kind === 'page' ? `/p/${step.id}` : `/n/${step.id}`);
 
@@ -14,19 +18,9 @@ const SHOWN_PHONE = 2;
 function Step({ step }: { step: TrailStep }) {
   const address = addressOfStep(step);
   return (
-    <a
-      className="trail-step"
-      href={address}
-      title={step.name}
-      dir="auto"
-      onClick={(event) => {
-        if (event.metaKey || event.ctrlKey) return;
-        event.preventDefault();
-        open(address);
-      }}
-    >
+    <Way look="trail-step" to={address} dir="auto" onOpen={() => open(address)}>
       {step.name || 'Nameless page'}
-    </a>
+    </Way>
   );
 }
 
@@ -34,14 +28,13 @@ function Step({ step }: { step: TrailStep }) {
 function Between({ entryId, count }: { entryId: string; count: number }) {
   const dispatch = useAppDispatch();
   return (
-    <button
-      type="button"
-      className="trail-between"
+    <Tap
+      look="trail-between"
       aria-label={`Show the whole trail, ${count} more steps`}
-      onClick={() => dispatch(sheetOpened({ for: 'trail', entryId }))}
+      onPress={() => dispatch(sheetOpened({ for: 'trail', entryId }))}
     >
       {count} between
-    </button>
+    </Tap>
   );
 }
 
@@ -58,41 +51,41 @@ export function Trail({ entryId, trail, title }: TrailProps) {
   const up = trail[trail.length - 1];
   const { hasContents } = useRoom(entryId);
   return (
-    <nav aria-label="Trail" className="trail">
+    <Box role="navigation" aria-label="Trail" look="trail">
       {!hasContents && trail.length > 0 && (
-        <button type="button" className="trail-contents" onClick={toggleContents}>
+        <Tap look="trail-contents" onPress={toggleContents}>
           Contents
-        </button>
+        </Tap>
       )}
-      <span className="trail-ways">
-        <button type="button" aria-label="Back" onClick={goBack}>
+      <Box look="trail-ways">
+        <Tap aria-label="Back" onPress={goBack}>
           ←
-        </button>
-        <button type="button" aria-label="Forward" onClick={goForward}>
+        </Tap>
+        <Tap aria-label="Forward" onPress={goForward}>
           →
-        </button>
+        </Tap>
         {up && (
-          <button type="button" aria-label={`Up to ${up.name}`} onClick={() => open(addressOfStep(up))}>
+          <Tap aria-label={`Up to ${up.name}`} onPress={() => open(addressOfStep(up))}>
             ↑
-          </button>
+          </Tap>
         )}
-      </span>
+      </Box>
       {shown.map((step, index) => (
-        <span key={step.id} className="trail-part">
+        <Said key={step.id} look="trail-part">
           {left.length > 0 && index === 2 && (
             <>
               <Between entryId={entryId} count={left.length} />
-              <span aria-hidden>/</span>
+              <Said aria-hidden>/</Said>
             </>
           )}
           <Step step={step} />
-          <span aria-hidden>/</span>
-        </span>
+          <Said aria-hidden>/</Said>
+        </Said>
       ))}
-      <span className="trail-here" dir="auto">
+      <Said look="trail-here" dir="auto">
         {title}
-      </span>
-    </nav>
+      </Said>
+    </Box>
   );
 }
 
@@ -102,27 +95,27 @@ export function PhoneTrail({ entryId, trail }: Omit<TrailProps, 'title'>) {
   const left = others.length > SHOWN_PHONE ? others.slice(0, -1) : [];
   const shown = others.filter((step) => !left.includes(step));
   return (
-    <nav aria-label="Trail" className="trail phone">
-      <span className="trail-ways">
-        <button type="button" aria-label="Back" onClick={goBack}>
+    <Box role="navigation" aria-label="Trail" look="trail phone">
+      <Box look="trail-ways">
+        <Tap aria-label="Back" onPress={goBack}>
           ←
-        </button>
-      </span>
-      <span className="trail-line">
+        </Tap>
+      </Box>
+      <Box look="trail-line">
         {nearest && (
-          <span className="trail-part">
-            <span>in</span>
+          <Said look="trail-part">
+            <Said>in</Said>
             <Step step={nearest} />
-          </span>
+          </Said>
         )}
         {left.length > 0 && <Between entryId={entryId} count={left.length} />}
         {shown.map((step) => (
-          <span key={step.id} className="trail-part">
-            <span>in</span>
+          <Said key={step.id} look="trail-part">
+            <Said>in</Said>
             <Step step={step} />
-          </span>
+          </Said>
         ))}
-      </span>
-    </nav>
+      </Box>
+    </Box>
   );
 }

@@ -1,7 +1,10 @@
 import { useEntryQuery } from '../../state/api';
-import { open } from '../shell/navigation';
-import { Sheet } from '../shell/Sheet';
+import { open } from '../../screen/navigation';
+import { Sheet } from '../../kit/Sheet';
 import { addressOfStep } from './Trail';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
+import { Said } from '../../kit/Words';
 
 /** A whole trail, a step a line, with nothing cut: each opens. */
 export function TrailSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
@@ -9,23 +12,21 @@ export function TrailSheet({ entryId, onClose }: { entryId: string; onClose: () 
   if (!entry) return null;
   return (
     <Sheet title="Where this stands" onClose={onClose}>
-      <ol className="places trail-steps">
+      <Box role="list" look="places trail-steps">
         {entry.trail.map((step, index) => (
-          <li key={step.id} style={{ paddingInlineStart: Math.min(index, 8) * 12 }}>
-            <a
-              href={addressOfStep(step)}
-              onClick={(event) => {
-                if (event.metaKey || event.ctrlKey) return;
-                event.preventDefault();
+          <Box role="listitem" key={step.id} style={{ paddingInlineStart: Math.min(index, 8) * 12 }}>
+            <Way
+              to={addressOfStep(step)}
+              onOpen={() => {
                 onClose();
                 open(addressOfStep(step));
               }}
             >
-              <span dir="auto">{step.name}</span>
-            </a>
-          </li>
+              <Said dir="auto">{step.name}</Said>
+            </Way>
+          </Box>
         ))}
-      </ol>
+      </Box>
     </Sheet>
   );
 }

@@ -1,10 +1,12 @@
 import { View } from 'react-native';
 import { colour } from '../../theme/tokens';
-import { Action } from '../shell/Action';
-import { goBack, goForward, open } from '../shell/navigation';
-import { Sheet } from '../shell/Sheet';
-import { Words } from '../shell/Words';
-import { visitedPlaces } from './visited';
+import { Action } from '../../kit/Action';
+import { goBack, goForward, open } from '../../screen/navigation';
+import { Sheet } from '../../kit/Sheet';
+import { Said, Words } from '../../kit/Words';
+import { visitedPlaces } from '../../screen/visited';
+import { Box } from '../../kit/Box';
+import { Way } from '../../kit/Way';
 
 const time = (at: string): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
@@ -24,23 +26,16 @@ export function VisitedSheet({ onClose }: { onClose: () => void }) {
       {places.length === 0 && (
         <Words tone={colour.soft}>Places come to stand here as they are opened, the latest first.</Words>
       )}
-      <ul className="places">
+      <Box role="list" look="places">
         {places.map(({ address, title, at }) => (
-          <li key={address}>
-            <a
-              href={address}
-              onClick={(event) => {
-                if (event.metaKey || event.ctrlKey) return;
-                event.preventDefault();
-                then(() => open(address))();
-              }}
-            >
-              <span dir="auto">{title || address}</span>
-              <time dateTime={at}>{time(at)}</time>
-            </a>
-          </li>
+          <Box role="listitem" key={address}>
+            <Way to={address} onOpen={() => then(() => open(address))()}>
+              <Said dir="auto">{title || address}</Said>
+              <Said role="time">{time(at)}</Said>
+            </Way>
+          </Box>
         ))}
-      </ul>
+      </Box>
     </Sheet>
   );
 }

@@ -20,7 +20,7 @@ export const trailSheet = `
 .places { list-style: none; margin: 0; padding: 0; }
 .places a { display: flex; justify-content: space-between; gap: 14px; align-items: baseline; min-height: 44px; box-sizing: border-box; padding: 10px 0; color: var(--ink); text-decoration: none; font: 500 17px/22px ${face.interface}; overflow-wrap: anywhere; border-bottom: 1px solid var(--rule); }
 .places a:hover { color: var(--verdigris); }
-.places time { color: var(--soft); font-weight: 400; font-size: 15px; flex-shrink: 0; }
+.places [role=time] { color: var(--soft); font-weight: 400; font-size: 15px; flex-shrink: 0; }
 .leaves { display: flex; gap: 2px; overflow-x: auto; margin: 2px 0 8px; padding: 0 1px; scrollbar-width: thin; border-bottom: 1px solid var(--rule); }
 .leaf { flex: 0 0 auto; max-width: 24ch; min-height: 44px; box-sizing: border-box; display: flex; align-items: center; padding: 4px 14px 2px 4px; color: var(--soft); text-decoration: none; font: italic 17px/21px ${face.writing}; position: relative; }
 .leaf span { overflow: hidden; display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; overflow-wrap: anywhere; }

@@ -1,0 +1,21 @@
+/**
+ * All that the app knows of the editor: text that is written (a page, its title, one line elsewhere), text that stands
+ * still, and what a sheet or a key puts into the text that has the cursor.
+ */
+export { PageEditor, type PageEditorProps, type WritingPlace } from './PageEditor';
+export { TitleField } from './TitleField';
+export { LineEditor, type LineEditorProps } from './LineEditor';
+export type { LineActs, PageLines } from './lineActs';
+
+export { BlockText, BodyView } from './BodyView';
+export { InlineView, TagText } from './InlineView';
+
+export { chosenLines, type ChosenLines } from './chosen';
+export { attachmentBlock } from './attach';
+export { putFromSheet } from './awaiting';
+export { editedLink } from './linkViews';
+export { loadFormats } from './formats';
+
+export { overviewSheet } from './overview/sheet';
+export { writingSheet } from './sheet';
+export { toolSheet } from './toolSheet';

@@ -1,0 +1,93 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { colour } from '../theme/tokens';
+import { Sheet } from './Sheet';
+import { Field } from './Field';
+import { Box } from './Box';
+import { Said, Words } from './Words';
+
+/** Something a sheet offers: chosen by a tap, or by arrows and Enter while typing. */
+export interface Choice {
+  key: string;
+  words: string;
+  detail: string;
+  isNew?: boolean;
+  /** Gives a sentence when it could not be done. */
+  choose: () => Promise<string | void> | void;
+}
+
+interface ChoiceSheetProps {
+  title: string;
+  placeholder: string;
+  typed: string;
+  onType: (typed: string) => void;
+  choices: readonly Choice[];
+  /** Said when nothing fits. */
+  emptyWords?: string;
+  onClose: () => void;
+  children?: ReactNode;
+}
+
+/** A sheet in which some letters of a name choose among what fits. */
+export function ChoiceSheet(props: ChoiceSheetProps) {
+  const { title, placeholder, typed, onType, choices, emptyWords, onClose, children } = props;
+  const [chosen, setChosen] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  useEffect(() => setChosen(0), [typed]);
+  const active = Math.min(chosen, choices.length - 1);
+  const choose = (choice: Choice | undefined) =>
+    void Promise.resolve(choice?.choose()).then((sentence) => setTrouble(sentence ?? null));
+
+  return (
+    <Sheet title={title} onClose={onClose}>
+      <Field
+        autoFocus
+        label={title}
+        isLabelHidden
+        hasTrouble={false}
+        role="combobox"
+        aria-expanded
+        aria-controls="choices"
+        aria-activedescendant={choices[active] ? `choice-${choices[active].key}` : undefined}
+        placeholder={placeholder}
+        value={typed}
+        onChangeText={onType}
+        autoCorrect={false}
+        autoCapitalize="none"
+        onKeyPress={(event) => {
+          const { key } = event.nativeEvent;
+          const count = Math.max(1, choices.length);
+          if (key === 'ArrowDown') setChosen((active + 1) % count);
+          else if (key === 'ArrowUp') setChosen((active - 1 + count) % count);
+          else if (key === 'Enter') choose(choices[active]);
+          else return;
+          event.preventDefault();
+        }}
+      />
+      {children}
+      {trouble && (
+        <Words role="alert" tone={colour.vermilion}>
+          {trouble}
+        </Words>
+      )}
+      <Box role="listbox" id="choices" aria-label="Places" look="choices">
+        {choices.map((choice, index) => (
+          <Box
+            key={choice.key}
+            id={`choice-${choice.key}`}
+            role="option"
+            aria-selected={index === active}
+            look={index === active ? 'choice active' : 'choice'}
+            onMouseEnter={() => setChosen(index)}
+            onClick={() => choose(choice)}
+          >
+            <Said look={choice.isNew ? 'choice-words new' : 'choice-words'} dir="auto">
+              {choice.words}
+            </Said>
+            <Said look="choice-detail">{choice.detail}</Said>
+          </Box>
+        ))}
+      </Box>
+      {choices.length === 0 && emptyWords && <Words tone={colour.soft}>{emptyWords}</Words>}
+    </Sheet>
+  );
+}

@@ -1,0 +1,84 @@
+import { useRef, type ReactNode } from 'react';
+import { createPortal } from 'react-dom';
+import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
+import { colour, measure } from '../theme/tokens';
+import { useModal } from './useModal';
+import { Words } from './Words';
+
+interface SheetProps {
+  title: string;
+  onClose: () => void;
+  children: ReactNode;
+}
+
+/** Asks for something without leaving the screen: drawn up from the bottom on a phone, set in the middle on a wide screen. */
+export function Sheet({ title, onClose, children }: SheetProps) {
+  const { width } = useWindowDimensions();
+  const isWide = width >= measure.wide;
+  const dialog = useRef<View>(null);
+  useModal(dialog, onClose);
+
+  // Beside everything else, so that nothing of the screen lies over it.
+  return createPortal(
+    <View
+      style={{
+        position: 'fixed' as 'absolute',
+        inset: 0,
+        zIndex: 40,
+        justifyContent: isWide ? 'flex-start' : 'flex-end',
+        alignItems: 'center',
+        paddingTop: isWide ? 90 : 0,
+      }}
+    >
+      <Pressable
+        aria-hidden
+        tabIndex={-1}
+        onPress={onClose}
+        style={{ position: 'absolute', inset: 0, backgroundColor: colour.shadow }}
+      />
+      <View
+        ref={dialog}
+        role="dialog"
+        aria-modal
+        aria-label={title}
+        tabIndex={-1}
+        style={{
+          width: '100%',
+          maxWidth: isWide ? 520 : undefined,
+          maxHeight: isWide ? '76%' : '82%',
+          backgroundColor: colour.leaf,
+          borderRadius: isWide ? 6 : 0,
+          borderTopLeftRadius: isWide ? 6 : 14,
+          borderTopRightRadius: isWide ? 6 : 14,
+          boxShadow: `0 8px 32px ${colour.shadow}`,
+        }}
+      >
+        <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: 20, paddingRight: 8, paddingTop: 8 }}>
+          <Words face="writing" size={21} weight="700" style={{ flex: 1 }} role="heading" aria-level={2}>
+            {title}
+          </Words>
+          <Pressable
+            role="button"
+            onPress={onClose}
+            style={{
+              minHeight: measure.touch,
+              minWidth: measure.touch,
+              justifyContent: 'center',
+              paddingHorizontal: 12,
+            }}
+          >
+            <Words tone={colour.soft}>Close</Words>
+          </Pressable>
+        </View>
+        <ScrollView
+          tabIndex={0}
+          contentContainerStyle={{ paddingHorizontal: 20, paddingBottom: 24, paddingTop: 4 }}
+          keyboardShouldPersistTaps="handled"
+        >
+          {children}
+        </ScrollView>
+      </View>
+    </View>,
+    document.body,
+  );
+}

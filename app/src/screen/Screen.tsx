@@ -1,0 +1,44 @@
+import { usePathname } from 'expo-router';
+import type { ReactNode } from 'react';
+import { useWindowDimensions } from 'react-native';
+import { colour, measure } from '../theme/tokens';
+import { useScrollMemory } from './scrollMemory';
+import { Box } from '../kit/Box';
+
+interface ScreenProps {
+  children: ReactNode;
+  label: string;
+  tone?: string;
+  /** The screen goes to a place of its own when it is opened anew. */
+  hasOwnPlace?: boolean;
+}
+
+/** The scrolled part of a screen. */
+export function Screen({ children, label, tone = colour.leaf, hasOwnPlace = false }: ScreenProps) {
+  const { width } = useWindowDimensions();
+  const element = useScrollMemory(usePathname(), hasOwnPlace);
+  const foot = width < measure.wide ? measure.bar + 24 : 60;
+  return (
+    <Box
+      role="main"
+      ref={element}
+      id="main"
+      aria-label={label}
+      tabIndex={-1}
+      style={{
+        flex: 1,
+        minWidth: 0,
+        height: '100%',
+        overflowY: 'auto',
+        background: tone,
+        outline: 'none',
+        position: 'relative',
+        scrollPaddingTop: 60,
+      }}
+    >
+      <Box style={{ paddingBottom: foot, minHeight: '100%', boxSizing: 'border-box', position: 'relative' }}>
+        {children}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,82 @@
+import type { Act } from '@glossarion/core/acts';
+import { api, problemSentence } from './api';
+import type { ActsDone } from './types';
+import { store } from './store';
+import { done, doneAgain, noticed, takenBack } from './view';
+
+/** Structural acts as this window does them: told in a short notice, and taken back or done again during the visit. */
+
+/** How acts are planned, for showing them at once: its code comes once the first screen is at rest. */
+const plans = () => import('./shownAtOnce');
+
+/** Once the first screen is there and nothing else is to be done. */
+if ('requestIdleCallback' in globalThis) {
+  window.addEventListener('load', () => requestIdleCallback(() => void plans().catch(() => undefined)));
+}
+
+/** What is done is shown at once, as far as this window can tell, and taken back when the server refuses it. */
+async function send(acts: readonly Act[]): Promise<ActsDone & { bringsText: boolean }> {
+  const planning = await plans().catch(() => null);
+  const takeBackShown = planning?.showAtOnce(acts) ?? (() => {});
+  try {
+    const done = await store.dispatch(api.endpoints.acts.initiate(acts)).unwrap();
+    return { ...done, bringsText: planning?.bringText(done.undo) ?? false };
+  } catch (error) {
+    takeBackShown();
+    throw error;
+  }
+}
+
+/** Does acts; false when they were refused, which is said. `words` says what was done; null says nothing. */
+export async function perform(acts: readonly Act[], words: string | null): Promise<boolean> {
+  try {
+    const { undo, bringsText } = await send(acts);
+    const deed = { words: words ?? 'The last change', undo, bringsText, at: Date.now() };
+    if (undo.length > 0) store.dispatch(done(deed));
+    if (words) store.dispatch(noticed({ words, ...(undo.length > 0 && { action: 'undo' as const }) }));
+    return true;
+  } catch (error) {
+    store.dispatch(noticed({ words: problemSentence(error) }));
+    return false;
+  }
+}
+
+/** Does acts without a word; gives what takes them back, or null when they were refused, which is said. */
+export async function performQuietly(acts: readonly Act[]): Promise<Act[] | null> {
+  try {
+    return (await send(acts)).undo;
+  } catch (error) {
+    store.dispatch(noticed({ words: problemSentence(error) }));
+    return null;
+  }
+}
+
+/** Says what was done piece by piece, to be taken back as one. */
+export function noteDeed(words: string, undo: Act[]): void {
+  store.dispatch(done({ words, undo, bringsText: false, at: Date.now() }));
+  store.dispatch(noticed({ words, action: 'undo' }));
+}
+
+export async function takeBack(): Promise<void> {
+  const deed = store.getState().view.deeds.at(-1);
+  if (!deed) return void store.dispatch(noticed({ words: 'There is nothing to take back in this visit.' }));
+  try {
+    const { undo, bringsText } = await send(deed.undo);
+    store.dispatch(takenBack({ words: deed.words, undo, bringsText, at: Date.now() }));
+    store.dispatch(noticed({ words: `Taken back: ${deed.words}` }));
+  } catch (error) {
+    store.dispatch(noticed({ words: `It could not be taken back. ${problemSentence(error)}` }));
+  }
+}
+
+export async function doAgain(): Promise<void> {
+  const deed = store.getState().view.undone.at(-1);
+  if (!deed) return;
+  try {
+    const { undo, bringsText } = await send(deed.undo);
+    store.dispatch(doneAgain({ words: deed.words, undo, bringsText, at: Date.now() }));
+    store.dispatch(noticed({ words: deed.words, action: 'undo' }));
+  } catch (error) {
+    store.dispatch(noticed({ words: problemSentence(error) }));
+  }
+}
