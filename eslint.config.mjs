@@ -20,8 +20,8 @@ const byHand = [
 
 /** What the features of the app are, in the order in which they build on each other. */
 const FEATURES = [
-  ...['attachments', 'cards', 'trail', 'templates', 'parts', 'outline', 'names', 'beside', 'leaves', 'margin', 'find'],
-  ...['desk', 'bin', 'keys', 'preview', 'journal', 'page', 'session', 'settings', 'shell'],
+  ...['attachments', 'cards', 'trail', 'templates', 'parts', 'outline', 'names', 'beside', 'leaves', 'margin'],
+  ...['desk', 'bin', 'keys', 'find', 'preview', 'journal', 'page', 'session', 'settings', 'shell'],
 ];
 
 /** The folders of the app from the ground up: each knows those before it, so that no circle can come to be. */

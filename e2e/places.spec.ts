@@ -174,9 +174,9 @@ test('W4 moving with keys alone: steps, the picker, several at once, to another 
   await expect(line(outline, 'Tailrace')).toBeFocused();
   await outline.keyboard.press('Alt+ArrowDown');
   await expect.poll(async () => (await lines(outline))[1]).toBe('  Sluice gate');
-  await outline.keyboard.press('Alt+ArrowRight');
+  await outline.keyboard.press('Alt+Shift+ArrowRight');
   await expect(line(outline, 'Tailrace')).toHaveAttribute('aria-level', '3');
-  await outline.keyboard.press('Alt+ArrowLeft');
+  await outline.keyboard.press('Alt+Shift+ArrowLeft');
   await expect(line(outline, 'Tailrace')).toHaveAttribute('aria-level', '2');
 
   await line(outline, 'Tailrace').focus();

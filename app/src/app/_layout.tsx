@@ -7,9 +7,11 @@ import { Shell } from '../features/shell/Shell';
 import { store } from '../state/store';
 import { elementsTheme } from '../theme/elements';
 import { applyMode, useMode } from '../theme/mode';
+import { layOutFaces } from '../features/shell/faces';
 import { layOutSheets } from '../features/shell/sheets';
 
 applyMode();
+layOutFaces();
 layOutSheets();
 
 export default function RootLayout() {

@@ -1,4 +1,6 @@
-import { DeskScreen } from '../features/desk/DeskScreen';
+import { later } from '../kit/later';
+
+const DeskScreen = later(async () => (await import('../features/desk/DeskScreen')).DeskScreen);
 
 export default function Desk() {
   return <DeskScreen />;

@@ -1,4 +1,6 @@
-import { FindScreen } from '../features/find/FindScreen';
+import { later } from '../kit/later';
+
+const FindScreen = later(async () => (await import('../features/find/FindScreen')).FindScreen);
 
 export default function Find() {
   return <FindScreen />;

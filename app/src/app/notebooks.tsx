@@ -1,4 +1,6 @@
-import { NotebooksScreen } from '../features/outline/NotebooksScreen';
+import { later } from '../kit/later';
+
+const NotebooksScreen = later(async () => (await import('../features/outline/outlineParts')).NotebooksScreen);
 
 export default function Notebooks() {
   return <NotebooksScreen openId={null} />;

@@ -81,6 +81,8 @@ export class Library {
   /** Whether the last try to connect came to nothing. */
   private hasFailed = false;
   private isClosed = false;
+  /** Whether the way to the server is known to be cut: it is not while it is only being looked for. */
+  private isCutOff = false;
   private retry = FIRST_RETRY;
   private number = 0;
   private pages = new Map<string, PageDocument>();
@@ -385,7 +387,9 @@ export class Library {
     this.socket = socket;
     socket.onopen = () => {
       this.isConnected = true;
+      this.isCutOff = false;
       this.hasFailed = false;
+      this.tellSaving();
       this.retry = FIRST_RETRY;
       for (const page of this.pages.values()) this.ask(page);
       void this.recallOutbox().then(() => [...this.queues.keys()].forEach((pageId) => this.flush(pageId)));
@@ -395,6 +399,7 @@ export class Library {
       if (this.socket !== socket) return;
       this.hasFailed = !this.isConnected;
       this.isConnected = false;
+      this.isCutOff = true;
       this.socket = null;
       if (event.code === TOO_LONG) this.setAsideSent();
       for (const queue of this.queues.values()) queue.inFlight = null;
@@ -469,7 +474,7 @@ export class Library {
 
   private tellSaving(): void {
     const unsent = this.isFull ? 'full' : 'saving';
-    this.events.onSaving(!this.isConnected ? 'offline' : this.isAllSent() ? 'saved' : unsent);
+    this.events.onSaving(this.isCutOff ? 'offline' : this.isAllSent() ? 'saved' : unsent);
   }
 
   /** Resolves when all that was typed is stored on the server, or after the time given. */

@@ -8,6 +8,7 @@ import { sendDrafts } from './glossDrafts';
 import { Library } from './library';
 import { LocalStore, type KeptCopy } from './localStore';
 import type { PageDocument } from './pageDocument';
+import { whenAtRest } from '../kit/atRest';
 
 interface Shelf {
   library: Library;
@@ -21,12 +22,6 @@ let openLibrary: Library | null = null;
 /** Resolves when all that was typed in this window is stored on the server; false when it can't be in that time. */
 export const settleDocuments = (milliseconds: number): Promise<boolean> =>
   openLibrary?.settle(milliseconds) ?? Promise.resolve(false);
-
-/** Once the first screen is there and nothing else is to be done. */
-const atRest = (work: () => void): void => {
-  if ('requestIdleCallback' in globalThis) requestIdleCallback(work, { timeout: 10_000 });
-  else setTimeout(work, 4_000);
-};
 
 const ShelfContext = createContext<Shelf | null>(null);
 
@@ -100,7 +95,7 @@ export function LibraryProvider({ accountId, children }: { accountId: string; ch
       readKept();
       void sendDrafts(accountId, local).then(readKept);
       openLibrary = library;
-      atRest(preparePickables);
+      whenAtRest(preparePickables);
       setOpened({ library, local });
     });
     return () => {

@@ -9,6 +9,7 @@ import { placeWords, trailWords } from '../screen/words';
 import { useNotebooksQuery } from '../state/api';
 import { useAppDispatch } from '../state/store';
 import { targetsKnown } from '../state/targets';
+import { isSingleAddress } from './addresses';
 import { endLinkSelection } from './linkSelection';
 import type { WritingPlace } from './PageEditor';
 import { PickerList, type PickerChoice, type PickerHandle } from './PickerList';
@@ -40,7 +41,12 @@ export function LinkPicker({ handle, editor, query, place, isSelected = false }:
     isSelected ? query.typed : null,
   );
   const acts = useLinkActs(editor, query, isSelected, setFilter);
-  const choices = isPlacing ? placeChoices(picked, name, acts) : linkChoices(picked, name, place, acts);
+  const isWeb = isSelected && isSingleAddress(written);
+  const choices = isWeb
+    ? [webChoice(written.trim(), acts)]
+    : isPlacing
+      ? placeChoices(picked, name, acts)
+      : linkChoices(picked, name, place, acts);
   return (
     <PickerList
       handle={handle}
@@ -49,7 +55,7 @@ export function LinkPicker({ handle, editor, query, place, isSelected = false }:
       from={query.from}
       typed={written}
       choices={choices}
-      isPending={picked.isPending}
+      isPending={!isWeb && picked.isPending}
       onComplete={acts.complete}
       hint={isPlacing && choices.length === 0 ? 'Some letters of a notebook, section or page' : null}
       filter={
@@ -60,6 +66,8 @@ export function LinkPicker({ handle, editor, query, place, isSelected = false }:
 }
 
 interface LinkActs {
+  /** Links the selected words to an address of the web. */
+  toWeb: (href: string) => void;
   insert: (target: Offer | { id: string; kind: 'block'; words: string; page: Offer }) => void;
   make: (name: string, parentId: string, afterId?: string) => void;
   askWhere: (name: string) => void;
@@ -100,6 +108,12 @@ function useLinkActs(
   };
 
   return {
+    toWeb: (href) => {
+      endLinkSelection(editor.view);
+      const mark = editor.schema.marks.webLink!.create({ href });
+      editor.view.dispatch(editor.state.tr.addMark(query.from, query.to, mark));
+      editor.view.focus();
+    },
     insert: (target) => {
       const isLine = target.kind === 'block';
       const known = isLine
@@ -177,6 +191,13 @@ function linkChoices(picked: Picked, name: string, place: WritingPlace, acts: Li
   const making = makingChoices(name, place, acts, '');
   return [...known, ...(isThere ? making.slice(-2) : making)];
 }
+
+const webChoice = (href: string, acts: LinkActs): PickerChoice => ({
+  key: 'web',
+  words: href,
+  detail: 'an address of the web',
+  choose: () => acts.toWeb(href),
+});
 
 function offerChoice(offer: Offer, acts: LinkActs): PickerChoice {
   const kind = offer.kind === 'page' ? '' : `${offer.kind}${offer.trail.length > 0 ? ' in ' : ''}`;

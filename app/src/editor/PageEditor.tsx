@@ -13,6 +13,7 @@ import { LinkPicker } from './LinkPicker';
 import { selectBlock } from './outline';
 import type { PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
+import { reachRest } from '../kit/atRest';
 import { later } from '../kit/later';
 
 const DateChip = later(async () => (await import('./DateChip')).DateChip, true);
@@ -68,8 +69,8 @@ export function PageEditor({
   const [dateOffer, setDateOffer] = useState<DateOffer | null>(null);
   const [insertQuery, setInsertQuery] = useState<TypedQuery | null>(null);
   const picker = useRef<PickerHandle>(null);
-  const latest = useRef({ onOpen, onBody });
-  latest.current = { onOpen, onBody };
+  const latest = useRef({ onOpen, onBody, label });
+  latest.current = { onOpen, onBody, label };
   const { document } = page;
 
   const extensions = useMemo(
@@ -92,14 +93,14 @@ export function PageEditor({
     {
       extensions,
       editorProps: {
-        attributes: {
+        attributes: () => ({
           class: 'writing',
           role: 'textbox',
           'aria-multiline': 'true',
-          'aria-label': label,
+          'aria-label': latest.current.label,
           spellcheck: 'true',
           autocapitalize: 'sentences',
-        },
+        }),
         scrollMargin: { top: 40, bottom: 120, left: 0, right: 0 },
         scrollThreshold: { top: 20, bottom: 90, left: 0, right: 0 },
       },
@@ -111,6 +112,13 @@ export function PageEditor({
   );
 
   useTellBody(editor, latest);
+  useEffect(() => {
+    // What it is called follows its title.
+    if (editor && !editor.isDestroyed) editor.view.setProps({});
+  }, [editor, label]);
+  useEffect(() => {
+    if (editor) reachRest();
+  }, [editor]);
   useKeptFocus(editor);
 
   useEffect(() => {

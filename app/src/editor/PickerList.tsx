@@ -1,5 +1,6 @@
 import type { Editor } from '@tiptap/core';
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
+import { hasPointerMoved } from '../kit/movedPointer';
 import { createPortal } from 'react-dom';
 
 export interface PickerHandle {
@@ -116,7 +117,7 @@ export function PickerList({
             aria-selected={index === active}
             className={index === active ? 'choice active' : 'choice'}
             onMouseDown={(event) => event.preventDefault()}
-            onMouseEnter={() => setChosen(index)}
+            onPointerMove={(event) => hasPointerMoved(event.nativeEvent) && setChosen(index)}
             onClick={choice.choose}
           >
             <span className={choice.isNew ? 'choice-words new' : 'choice-words'}>{choice.words}</span>

@@ -13,6 +13,7 @@ import { actedRange, chosenRange, withChildren } from './chosen';
 import { formatsHere, loadFormats, type Formats } from './formats';
 import { positionOf } from './outline';
 import { cellRows, isSheetOfCells, pasteCells, tableOfCells } from './tables';
+import { whenAtRest } from '../kit/atRest';
 
 /** What is copied is HTML, Markdown and plain text at once; what is pasted becomes clean blocks. */
 
@@ -210,8 +211,7 @@ export const Clipboard = Extension.create({
   // Before what reads single addresses.
   priority: 90,
   onCreate() {
-    const idle = window.requestIdleCallback ?? ((work: () => void) => setTimeout(work, 1500));
-    idle(() => void loadFormats(), { timeout: 4000 });
+    whenAtRest(() => void loadFormats().catch(() => undefined));
   },
   addProseMirrorPlugins() {
     const { editor } = this;

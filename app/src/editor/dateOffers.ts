@@ -1,7 +1,7 @@
 import { Extension } from '@tiptap/core';
 import { Plugin, PluginKey, type EditorState, type Transaction } from '@tiptap/pm/state';
-import { localDay } from '@glossarion/core/journal';
 import { dayHere } from './addresses';
+import { dateAtEnd, isCalendarDate } from '../state/typedDay';
 
 /** A date that was just written, and the day it names. */
 export interface DateOffer {
@@ -15,20 +15,6 @@ export interface DateOfferOptions {
   onChange: (offer: DateOffer | null) => void;
 }
 
-type Dates = typeof import('@glossarion/core/dates');
-
-/** Reading dates takes code that no first screen needs. */
-let dates: Dates | null = null;
-const load = (): void => {
-  if (!dates) void import('@glossarion/core/dates').then((loaded) => (dates = loaded));
-};
-
-/** The day that what was typed is, whole; null while the code that reads dates is on its way. */
-export function dayTyped(typed: string): string | null {
-  load();
-  return dates?.dayTyped(typed, localDay(new Date())) ?? null;
-}
-
 const key = new PluginKey<DateOffer | null>('dateOffers');
 
 /** One mark after a date does not end the offer: it is often typed before the offer is seen. */
@@ -36,10 +22,10 @@ const AFTER = /[\s.,;:)!?]$/u;
 
 function offerAt(state: EditorState): DateOffer | null {
   const { $from, empty } = state.selection;
-  if (!dates || !empty || !$from.parent.inlineContent || $from.parent.type.spec.code) return null;
+  if (!empty || !$from.parent.inlineContent || $from.parent.type.spec.code) return null;
   const before = $from.parent.textBetween(0, $from.parentOffset, undefined, '\uFFFC');
   const text = AFTER.test(before) ? before.slice(0, -1) : before;
-  const found = dates.dateAtEnd(text, localDay(new Date()));
+  const found = dateAtEnd(text);
   if (!found) return null;
   const start = $from.start();
   return { from: start + found.start, to: start + found.end, day: found.day, written: text.slice(found.start) };
@@ -48,8 +34,8 @@ function offerAt(state: EditorState): DateOffer | null {
 /** Puts a link to the day in the place of the date that was offered. */
 export function acceptDate(state: EditorState, offer: DateOffer): Transaction | null {
   const target = dayHere(offer.day);
-  if (!target || !dates) return null;
-  const words = dates.isCalendarDate(offer.written) ? null : offer.written;
+  if (!target) return null;
+  const words = isCalendarDate(offer.written) ? null : offer.written;
   const link = state.schema.nodes.pageLink!.create({ target, words });
   return state.tr.replaceWith(offer.from, offer.to, link).setMeta(key, 'end');
 }
@@ -61,10 +47,6 @@ export const DateOffers = Extension.create<DateOfferOptions>({
   name: 'dateOffers',
   priority: 1800,
   addOptions: () => ({ onChange: () => undefined }),
-  onCreate() {
-    if ('requestIdleCallback' in globalThis) requestIdleCallback(load, { timeout: 6_000 });
-    else setTimeout(load, 3_000);
-  },
   addProseMirrorPlugins() {
     const { onChange } = this.options;
     return [

@@ -6,6 +6,7 @@ import type { PageDocument } from '../documents/pageDocument';
 import { PastedAddresses } from './addresses';
 import { BlockKeys } from './blockKeys';
 import { BlockWithView } from './blockView';
+import { ClosedBrackets } from './closedBrackets';
 import { Chosen } from './chosen';
 import { Clipboard } from './clipboard';
 import { DateOffers, type DateOfferOptions } from './dateOffers';
@@ -72,6 +73,7 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert, select
     Shortcuts,
     Clipboard,
     PastedAddresses,
+    ClosedBrackets,
     PageSearch,
     LinkBehaviour.configure({ onOpen }),
     LinkQueryWatch.configure(link),

@@ -1,6 +1,6 @@
 import { Extension } from '@tiptap/core';
 import type { Node as DocumentNode } from '@tiptap/pm/model';
-import { Plugin } from '@tiptap/pm/state';
+import { Plugin, Selection } from '@tiptap/pm/state';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { documentNodes } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
@@ -155,6 +155,8 @@ export const TagWithView = documentNodes.tag!.extend({
 /** Opens links by click or Enter, and keeps what they show present. */
 export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBeside: boolean) => void }>({
   name: 'linkBehaviour',
+  // Before the keys of lines: a chosen link has Enter.
+  priority: 2100,
   addOptions: () => ({ onOpen: () => undefined }),
   addProseMirrorPlugins() {
     const { onOpen } = this.options;
@@ -191,6 +193,20 @@ export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBesid
               else if (/^(https?:|mailto:|tel:)/u.test(link.href)) window.open(link.href, '_blank', 'noopener');
               return true;
             },
+          },
+          // Only Delete and Backspace take a chosen link away: what is typed stands after it.
+          handleTextInput: (view, _from, _to, text) => {
+            const { selection } = view.state;
+            const node = 'node' in selection ? (selection.node as DocumentNode) : null;
+            if (node?.type.name !== 'pageLink') return false;
+            const { tr } = view.state;
+            view.dispatch(
+              tr
+                .setSelection(Selection.near(tr.doc.resolve(selection.to)))
+                .insertText(text)
+                .scrollIntoView(),
+            );
+            return true;
           },
           handleKeyDown: (view, event) => {
             // A link that is selected as a whole, as it is when arrowed onto, opens by Enter.

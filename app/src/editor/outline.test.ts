@@ -153,3 +153,18 @@ test('whatever is done, depths stay possible, ids single and words kept', () => 
     { numRuns: times(400) },
   );
 });
+
+test('X4 a first child that is moved up stays a child', () => {
+  expect(lines(after(at(page('a', '  b', '  c'), 'b'), (state) => moveLine(state, -1)))).toEqual(['a', '  b', '  c']);
+  expect(lines(after(at(page('a', 'b', '  c', '  d'), 'c'), (state) => moveLine(state, -1)))).toEqual([
+    'a',
+    '  c',
+    'b',
+    '  d',
+  ]);
+  expect(lines(after(at(page('a', '  b', '    c'), 'c'), (state) => moveLine(state, -1)))).toEqual([
+    'a',
+    '  b',
+    '    c',
+  ]);
+});

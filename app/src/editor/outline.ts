@@ -55,6 +55,8 @@ export function moveLine(state: EditorState, by: 1 | -1): Transaction | null {
   if (start === 0) return null;
   let index = start - 1;
   while (index > 0 && depthOf(doc.child(index)) > depth) index -= 1;
+  // Over the line it stands beneath it goes on as a child, of the line before that; where there is none it stays.
+  if (depthOf(doc.child(index)) < depth && (index === 0 || depthOf(doc.child(index - 1)) < depth - 1)) return null;
   return moveBlocks(state, { first: start, last: end - 1 }, index, depth);
 }
 

@@ -18,9 +18,10 @@ export interface TypedQueryOptions {
  * Watches for a mark and what is typed after it, up to the cursor; tells the picker, and gives it the keys it needs
  * while it is open. Esc closes it for this mark.
  *
+ * @param takesMarkAway whether Esc takes the mark and what was typed after it away, since it stood for nothing else
  * @param pattern matches up to the cursor; its first group is the mark with what follows, its second what follows
  */
-export function typedQueryWatch(name: string, pattern: RegExp) {
+export function typedQueryWatch(name: string, pattern: RegExp, takesMarkAway = false) {
   const key = new PluginKey<{ dismissedAt: number | null }>(name);
 
   const queryOf = (state: EditorState): TypedQuery | null => {
@@ -66,7 +67,8 @@ export function typedQueryWatch(name: string, pattern: RegExp) {
             handleKeyDown: (view, event) => {
               if (!shown || event.isComposing) return false;
               if (event.key === 'Escape') {
-                view.dispatch(view.state.tr.setMeta(key, shown.from));
+                const { tr } = view.state;
+                view.dispatch(takesMarkAway ? tr.delete(shown.from, shown.to) : tr.setMeta(key, shown.from));
                 return true;
               }
               return onKey(event.key);
@@ -85,4 +87,5 @@ export const LinkQueryWatch = typedQueryWatch('linkQuery', /(\[\[([^[\]]{0,160})
 export const InsertQueryWatch = typedQueryWatch(
   'insertQuery',
   /(?:^|\s)(\/([\p{L}\d-]{0,24}(?: [\p{L}\d-]{1,24})?))$/u,
+  true,
 );

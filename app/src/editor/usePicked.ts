@@ -2,7 +2,7 @@ import { useContext, useEffect, useMemo, useState } from 'react';
 import { dayId, dayTitleWithYear } from '@glossarion/core/journal';
 import type { Offer } from '@glossarion/core/pickables';
 import type { LinkableLine, Target } from '@glossarion/core/links';
-import { dayTyped } from './dateOffers';
+import { useDayTyped } from '../state/typedDay';
 import { useLinesQuery, useNamesQuery, useRecentQuery } from '../state/api';
 import { useAppSelector } from '../state/store';
 import { AccountContext } from '../state/AccountContext';
@@ -61,10 +61,11 @@ export function usePicked(
     { id: within?.page.id ?? '', typed: within?.rest ?? '' },
     { skip: !within },
   );
-  const day = useMemo(() => {
-    const found = typed === '' ? null : dayTyped(typed);
-    return found === null ? null : dayOffer(dayId(account.id, found), found, known);
-  }, [typed, account.id, known]);
+  const dayFound = useDayTyped(typed);
+  const day = useMemo(
+    () => (dayFound === null ? null : dayOffer(dayId(account.id, dayFound), dayFound, known)),
+    [dayFound, account.id, known],
+  );
 
   const found = isAnswered ? answer.found : null;
   const fallback = (typed === '' ? (recent ?? []) : (named ?? [])).flatMap(asOffer);

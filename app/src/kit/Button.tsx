@@ -1,4 +1,4 @@
-import { Button as ElementsButton } from '@rneui/themed';
+import ElementsButton from '@rneui/themed/dist/Button';
 import type { ViewStyle } from 'react-native';
 import { colour } from '../theme/tokens';
 

@@ -1,7 +1,9 @@
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
 import { colour } from '../theme/tokens';
 import { Sheet } from './Sheet';
 import { Field } from './Field';
+import { hasPointerMoved } from './movedPointer';
+import { takeTypedAhead } from './typedAhead';
 import { Box } from './Box';
 import { Said, Words } from './Words';
 
@@ -33,6 +35,13 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
   const [chosen, setChosen] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => setChosen(0), [typed]);
+  // Within the moment in which the field takes the focus, so that no key comes between.
+  useLayoutEffect(() => {
+    const ahead = takeTypedAhead();
+    if (ahead) onType(ahead);
+    // Once, when it opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   const active = Math.min(chosen, choices.length - 1);
   const choose = (choice: Choice | undefined) =>
     void Promise.resolve(choice?.choose()).then((sentence) => setTrouble(sentence ?? null));
@@ -77,7 +86,7 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
             role="option"
             aria-selected={index === active}
             look={index === active ? 'choice active' : 'choice'}
-            onMouseEnter={() => setChosen(index)}
+            onPointerMove={(event) => hasPointerMoved(event.nativeEvent) && setChosen(index)}
             onClick={() => choose(choice)}
           >
             <Said look={choice.isNew ? 'choice-words new' : 'choice-words'} dir="auto">

@@ -1,13 +1,30 @@
-import { lazy, Suspense, useState, type ComponentType } from 'react';
+import { useEffect, useState, type ComponentType } from 'react';
+import { Action } from './Action';
+import { whenAtRest } from './atRest';
 import { Loading } from './Loading';
+import { Sheet } from './Sheet';
+import { Trouble } from './Trouble';
+import { Words } from './Words';
 
-const idle: (work: () => void) => void = (work) =>
-  'requestIdleCallback' in globalThis ? requestIdleCallback(work, { timeout: 8000 }) : setTimeout(work, 3000);
+const SENTENCE =
+  'This part of the app could not be fetched. What you wrote is kept; try again when there is a network.';
+
+/** Says that the code of a part could not be fetched, and offers to try again: over the screen what would stand there. */
+function NotFetched({ onAgain, onClose }: { onAgain: () => void; onClose?: () => void }) {
+  if (!onClose)
+    return <Trouble title="Not reached" sentence={SENTENCE} action={{ label: 'Try again', onPress: onAgain }} />;
+  return (
+    <Sheet title="Not reached" onClose={onClose}>
+      <Words role="alert">{SENTENCE}</Words>
+      <Action label="Try again" onPress={onAgain} />
+    </Sheet>
+  );
+}
 
 /**
  * A part that the first screen does not need: its code comes once that screen is at rest, or when it is asked for.
  *
- * `prepare` asks for it where it may be wanted in a moment.
+ * `prepare` asks for it where it may be wanted in a moment. A part with `onClose` stands over the screen.
  *
  * @param isQuiet whether nothing is shown while it comes, as for a sheet
  */
@@ -17,18 +34,28 @@ export function later<Props extends object>(
 ): ComponentType<Props> & { prepare: () => void } {
   let present: ComponentType<Props> | null = null;
   const ask = async () => (present = await load());
-  const prepare = () => void ask().catch(() => undefined);
-  const Loaded = lazy(async () => ({ default: await ask() }));
-  if (typeof document !== 'undefined') window.addEventListener('load', () => idle(prepare));
+  const prepare = () => void (present ?? ask().catch(() => undefined));
+  whenAtRest(prepare);
   const Later = (props: Props) => {
-    // What is here already is shown at once: React holds what it has waited for back for a moment, 300 ms.
-    const [Present] = useState(() => present);
-    if (Present) return <Present {...props} />;
-    return (
-      <Suspense fallback={isQuiet ? null : <Loading />}>
-        <Loaded {...props} />
-      </Suspense>
-    );
+    const [Part, setPart] = useState(() => present);
+    const [isMissed, setMissed] = useState(false);
+    useEffect(() => {
+      if (Part || isMissed) return;
+      let isGone = false;
+      ask().then(
+        (part) => isGone || setPart(() => part),
+        () => isGone || setMissed(true),
+      );
+      return () => {
+        isGone = true;
+      };
+    }, [Part, isMissed]);
+    if (Part) return <Part {...props} />;
+    if (isMissed) {
+      const { onClose } = props as { onClose?: () => void };
+      return <NotFetched onAgain={() => setMissed(false)} onClose={onClose} />;
+    }
+    return isQuiet ? null : <Loading />;
   };
   return Object.assign(Later, { prepare });
 }

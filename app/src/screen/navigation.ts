@@ -38,6 +38,12 @@ async function openBeside(id: string): Promise<void> {
 
 export const open = (address: string): void => router.push(address as never);
 
+/** Opens one of the places that are always at hand; the one that is shown is not opened over itself. */
+export const openPlace = (address: string): void => router.navigate(address as never);
+
+/** Takes a word off the address without a step in the history. */
+export const leaveOut = (name: string): void => router.setParams({ [name]: undefined } as never);
+
 export function goBack(): void {
   if (router.canGoBack()) router.back();
   else router.replace('/today' as never);

@@ -3,16 +3,14 @@ import { api, problemSentence } from './api';
 import type { ActsDone } from './types';
 import { store } from './store';
 import { done, doneAgain, noticed, takenBack } from './view';
+import { whenAtRest } from '../kit/atRest';
 
 /** Structural acts as this window does them: told in a short notice, and taken back or done again during the visit. */
 
 /** How acts are planned, for showing them at once: its code comes once the first screen is at rest. */
 const plans = () => import('./shownAtOnce');
 
-/** Once the first screen is there and nothing else is to be done. */
-if ('requestIdleCallback' in globalThis) {
-  window.addEventListener('load', () => requestIdleCallback(() => void plans().catch(() => undefined)));
-}
+whenAtRest(() => void plans().catch(() => undefined));
 
 /** What is done is shown at once, as far as this window can tell, and taken back when the server refuses it. */
 async function send(acts: readonly Act[]): Promise<ActsDone & { bringsText: boolean }> {

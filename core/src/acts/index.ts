@@ -123,7 +123,6 @@ export * from './change';
 export * from './memory';
 export type { MovedBlock } from './moveBlocks';
 export * from './outline';
-export { MAX_OTHER_NAMES } from './otherNames';
 export * from './partial';
 export * from './planAll';
 export type { Field, Shape } from './shape';

@@ -2,7 +2,7 @@ import type { NamedAt } from '../alsoNamed/alsoNamedLine';
 import { dayOfKey } from '../alsoNamed/dayKey';
 import { nameKey } from '../alsoNamed/finder';
 import { placesStillNaming } from '../alsoNamed/stillNaming';
-import { isCalendarDate } from '../dates/dates';
+import { isCalendarDate } from '../dates/written';
 import type { NodeJson } from '../document/types';
 import { linkRanges, mapTextBlocks } from '../links/ranges';
 import type { Act } from '.';

@@ -1,4 +1,5 @@
 import { foldWords } from '../find/words';
+import { MAX_OTHER_NAMES } from '../outline/entry';
 import type { PlannedAct } from './act';
 import { refused } from './actError';
 import { pageOf } from './ask';
@@ -12,8 +13,7 @@ export interface OtherNames {
   names: string[];
 }
 
-/** The most other names a page may have. */
-export const MAX_OTHER_NAMES = 40;
+/** The most characters of one. */
 const MAX_OTHER_NAME = 400;
 
 export const otherNames: PlannedAct<OtherNames> = {

@@ -38,3 +38,11 @@ test('a whole typed date, and one that was just written', () => {
   expect(dateAtEnd('We lift it on 14 January', TODAY)).toMatchObject({ start: 14, end: 24, day: '2027-01-14' });
   expect(dateAtEnd('We lift it on 14 January, perhaps', TODAY)).toBeNull();
 });
+
+test('T4 figures alone are read as the person’s own language writes them', () => {
+  expect(dayTyped('03/04/2027', TODAY)).toBe('2027-04-03');
+  expect(dayTyped('03/04/2027', TODAY, 'month first')).toBe('2027-03-04');
+  expect(dayTyped('2027-04-03', TODAY, 'month first')).toBe('2027-04-03');
+  expect(dayTyped('nov 3', TODAY)).toBe(dayTyped('nov 3', TODAY, 'month first'));
+  expect(dateAtEnd('We lift it on 03/04/2027', TODAY, 'month first')?.day).toBe('2027-03-04');
+});

@@ -1,4 +1,5 @@
-import { GB } from 'chrono-node/en';
+import { GB, casual } from 'chrono-node/en';
+import { FIGURES, MONTH_NAME } from './written';
 import { isDay, type DayDate } from '../journal/day';
 
 /** A place of a text that names a day. */
@@ -9,30 +10,33 @@ export interface DatePlace {
   day: DayDate;
 }
 
+/** Which comes first where a date is written in figures alone: some write the day first, some the month. */
+export type DateOrder = 'day first' | 'month first';
+
+const READERS = { 'day first': GB, 'month first': casual };
+
 /** Texts without any of these name no day; most texts are such, and reading dates costs much more than this. */
 const SIGN =
   /\d|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day\b|\b(?:today|tonight|tomorrow|yesterday|week|fortnight|month|next|last)\b/iu;
-/** Figures alone are a date only in these forms: “4.12” is a height far more often. */
-const FIGURES = /^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{4})$/u;
 /** What is read as time goes by, not as a day. */
 const MOMENT = /^(?:now|this morning|this afternoon|this evening|last night|tonight|midnight|noon)$/iu;
 /** Small words that are read along with a date and are none of it. */
 const LEADING = /^(?:on|at|by|from|the|of|in the)\s+(?=\S)/iu;
-const MONTH_NAME = /\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)/iu;
 
 const two = (value: number): string => String(value).padStart(2, '0');
 
 /**
- * The days that a text names, in words or figures, as chrono reads them in British English.
+ * The days that a text names, in words or figures, as chrono reads them in English.
  *
  * @param reference the day the text was written on, from which “tomorrow” and dates without a year are counted; null
  *   when it is not known: then only dates with a year count
+ * @param order which comes first in figures alone: 03/04/2027 is in April, or in March
  */
-export function datesIn(text: string, reference: DayDate | null): DatePlace[] {
+export function datesIn(text: string, reference: DayDate | null, order: DateOrder = 'day first'): DatePlace[] {
   if (!SIGN.test(text)) return [];
   const [year, month, day] = (reference ?? '2000-01-01').split('-').map(Number) as [number, number, number];
   const places: DatePlace[] = [];
-  for (const result of GB.parse(text, new Date(year, month - 1, day, 12))) {
+  for (const result of READERS[order].parse(text, new Date(year, month - 1, day, 12))) {
     const { start: found } = result;
     const leading = LEADING.exec(result.text)?.[0].length ?? 0;
     const words = result.text.slice(leading).trimEnd();
@@ -48,9 +52,9 @@ export function datesIn(text: string, reference: DayDate | null): DatePlace[] {
 }
 
 /** The day that what was typed is, whole; null when it is none. */
-export function dayTyped(typed: string, today: DayDate): DayDate | null {
+export function dayTyped(typed: string, today: DayDate, order?: DateOrder): DayDate | null {
   const words = typed.trim();
-  const [place] = datesIn(words, today);
+  const [place] = datesIn(words, today, order);
   return place && place.start <= (LEADING.exec(words)?.[0].length ?? 0) && place.end === words.length
     ? place.day
     : null;
@@ -61,13 +65,9 @@ const END_OF_DATE =
   /(?:\d|(?:mon|tues|wednes|thurs|fri|satur|sun)day|today|tomorrow|yesterday|days?|weeks?|months?|years?|ago|fortnight|january|february|march|april|may|june|july|august|september|october|november|december|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec)$/iu;
 
 /** The date that ends where the text ends, as one is just being written; null when none does. */
-export function dateAtEnd(text: string, today: DayDate): DatePlace | null {
+export function dateAtEnd(text: string, today: DayDate, order?: DateOrder): DatePlace | null {
   const from = Math.max(0, text.length - 60);
   if (!END_OF_DATE.test(text.slice(-12))) return null;
-  const last = datesIn(text.slice(from), today).at(-1);
+  const last = datesIn(text.slice(from), today, order).at(-1);
   return last && from + last.end === text.length ? { ...last, start: from + last.start, end: from + last.end } : null;
 }
-
-/** Whether a date says by itself which day of the calendar it is: “tomorrow” does not. */
-export const isCalendarDate = (written: string): boolean =>
-  FIGURES.test(written.trim()) || (MONTH_NAME.test(written) && /\d/u.test(written));

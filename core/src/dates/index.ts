@@ -1,1 +1,2 @@
 export * from './dates';
+export { isCalendarDate } from './written';

@@ -52,10 +52,15 @@ export function daysById(accountId: string): Map<string, DayDate> {
   return days;
 }
 
-const format = (day: DayDate, options: Intl.DateTimeFormatOptions): string =>
-  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' })
-    .format(new Date(`${day}T00:00:00Z`))
-    .replace(',', '');
+/** Making one costs a hundred times what using it costs. */
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function format(day: DayDate, options: Intl.DateTimeFormatOptions): string {
+  const key = JSON.stringify(options);
+  let known = formats.get(key);
+  if (!known) formats.set(key, (known = new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' })));
+  return known.format(new Date(`${day}T00:00:00Z`)).replace(',', '');
+}
 
 /** "Tuesday 24 November". */
 export const dayTitle = (day: DayDate): string => format(day, { weekday: 'long', day: 'numeric', month: 'long' });

@@ -23,6 +23,8 @@ export const ORNAMENTS = [
 export type Ornament = (typeof ORNAMENTS)[number];
 
 export const MAX_NAME = 20_000;
+/** The most other names a page may have. */
+export const MAX_OTHER_NAMES = 40;
 
 const MAY_HOLD: Record<EntryKind, readonly EntryKind[]> = {
   notebook: ['section', 'page'],

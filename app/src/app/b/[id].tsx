@@ -1,4 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
+import { isId } from '@glossarion/core/document';
+import { NotHere } from '../../screen/NotHere';
 import { PageScreen } from '../../features/page/PageScreen';
 import { Loading } from '../../kit/Loading';
 import { open } from '../../screen/navigation';
@@ -9,8 +11,9 @@ import { useBlockPlaceQuery } from '../../state/api';
 /** The address of a block: its page, opened at it. */
 export default function Block() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  const { currentData: place } = useBlockPlaceQuery(id);
+  const { currentData: place } = useBlockPlaceQuery(id, { skip: !isId(id) });
   if (place?.pageId) return <PageScreen key={id} pageId={place.pageId} blockId={place.blockId} />;
+  if (!isId(id)) return <NotHere />;
   return (
     <Screen label="Line">
       {place ? (

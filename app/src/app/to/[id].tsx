@@ -1,5 +1,7 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
+import { isId } from '@glossarion/core/document';
+import { NotHere } from '../../screen/NotHere';
 import { Loading } from '../../kit/Loading';
 import { addressOf, open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
@@ -10,8 +12,12 @@ import { useAppSelector, wantTargets } from '../../state/store';
 export default function LinkedTo() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const target = useAppSelector((state) => state.targets.known[id]);
-  useEffect(() => wantTargets([id]), [id]);
+  useEffect(() => {
+    if (isId(id)) wantTargets([id]);
+  }, [id]);
+
   if (target && target.state !== 'gone') return <Redirect href={addressOf(target) as never} />;
+  if (!isId(id)) return <NotHere />;
   return (
     <Screen label="Link">
       {target ? (

@@ -1,6 +1,5 @@
-import { Link } from 'expo-router';
 import { useContext, useState } from 'react';
-import { Pressable, View, useWindowDimensions } from 'react-native';
+import { View, useWindowDimensions } from 'react-native';
 import {
   arrangementFor,
   DESK_LINES,
@@ -142,13 +141,7 @@ function DeskWays() {
       <Action label="Go to" onPress={() => dispatch(sheetOpened({ for: 'go' }))} />
       <Action label="Places visited" onPress={() => dispatch(sheetOpened({ for: 'visited' }))} />
       <Action label="Bin" onPress={() => open('/bin')} />
-      <Link href={'/settings' as never} asChild>
-        <Pressable role="link" style={{ minHeight: measure.touch, justifyContent: 'center' }}>
-          <Words weight="500" tone={colour.lapis}>
-            Settings
-          </Words>
-        </Pressable>
-      </Link>
+      <Action label="Settings" onPress={() => open('/settings')} />
       <Action label="Keys" onPress={() => dispatch(sheetOpened({ for: 'keys' }))} />
     </View>
   );

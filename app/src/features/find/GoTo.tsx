@@ -2,15 +2,38 @@ import { usePathname } from 'expo-router';
 import { useState } from 'react';
 import { newId } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/find';
+import { dayTitleWithYear } from '@glossarion/core/journal';
 import type { Target } from '@glossarion/core/links';
 import { useEntryQuery, useNamesQuery, useNotebooksQuery, useRecentQuery } from '../../state/api';
 import { perform } from '../../state/deeds';
+import { useDayTyped } from '../../state/typedDay';
+import { KEY_ACTS } from '../keys/keys';
 import { usePageHere } from '../outline/useNotebookHere';
 import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
 import { addressOf, open } from '../../screen/navigation';
 import { placeWords } from '../../screen/words';
 
-/** Some letters of a name, Enter: there. A page that is not there yet is made. */
+/** The screens that are no notebook, page or day. */
+const SCREENS = [
+  { label: 'Today', address: '/today' },
+  { label: 'Desk', address: '/desk' },
+  { label: 'Notebooks', address: '/notebooks' },
+  { label: 'Find', address: '/find' },
+  { label: 'Bin', address: '/bin' },
+  { label: 'Settings', address: '/settings' },
+];
+
+/** Those of which some word begins with each word that was typed. */
+function fitting<Labelled extends { label: string }>(all: readonly Labelled[], typed: string): Labelled[] {
+  const wanted = foldWords(typed).split(' ').filter(Boolean);
+  if (wanted.length === 0) return [];
+  return all.filter(({ label }) => {
+    const words = foldWords(label).split(' ');
+    return wanted.every((each) => words.some((word) => word.startsWith(each)));
+  });
+}
+
+/** Some letters of a name, a day or an act, Enter: there. A page that is not there yet is made. */
 export function GoTo({ onClose }: { onClose: () => void }) {
   const [typed, setTyped] = useState('');
   const name = typed.trim();
@@ -32,8 +55,35 @@ export function GoTo({ onClose }: { onClose: () => void }) {
   const parent = here?.parentId
     ? { id: here.parentId, name: here.trail[here.trail.length - 1]?.name ?? '' }
     : notebooks[0];
+  const then = (act: () => unknown) => () => {
+    onClose();
+    void act();
+  };
+  const day = useDayTyped(name);
+  const days: Choice[] = day
+    ? [
+        {
+          key: `day ${day}`,
+          words: dayTitleWithYear(day),
+          detail: 'Journal',
+          choose: then(() => open(`/day/${day}`)),
+        },
+      ]
+    : [];
+  const places: Choice[] = fitting(SCREENS, name).map(({ label, address }) => ({
+    key: address,
+    words: label,
+    detail: 'a screen',
+    choose: then(() => open(address)),
+  }));
+  const acts: Choice[] = fitting(KEY_ACTS, name).map(({ key, label, act }) => ({
+    key: `act ${key}`,
+    words: label,
+    detail: `an act, by the key ${key}`,
+    choose: then(() => act({ entryId: pageId ?? undefined })),
+  }));
   const found = name === '' ? recent : (named ?? []);
-  const choices = found.slice(0, 9).map(goTo);
+  const choices = [...days, ...found.slice(0, 9).map(goTo), ...places, ...acts];
   const isThere = found.some((target) => foldWords(target.title) === foldWords(name));
   if (name !== '' && named && !isThere && parent) {
     choices.push({

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useWindowDimensions } from 'react-native';
-import { dayTitle, dayTitleWithYear } from '@glossarion/core/journal';
+import { addDays, dayTitle, dayTitleWithYear } from '@glossarion/core/journal';
 import { useDaysBeforeQuery, useWeekQuery } from '../../state/api';
 import { measure } from '../../theme/tokens';
 import { SavingSign } from '../../screen/SavingSign';
@@ -19,6 +19,8 @@ interface DayScreenProps {
 }
 
 const AT_A_TIME = 7;
+/** So many days after the open one stand in the strip of seven. */
+const DAYS_AFTER = 3;
 
 /** A day for writing, and the days before it as one scroll. */
 export function DayScreen({ day, blockId = null }: DayScreenProps) {
@@ -29,7 +31,10 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   const [touched, setTouched] = useState<string[]>([]);
   const [batches, setBatches] = useState([head]);
   const { width } = useWindowDimensions();
-  const { data: week = [] } = useWeekQuery(today);
+  // The days around the one that is open, and none that are yet to come.
+  const after = addDays(head, DAYS_AFTER);
+  const strip = after < today ? after : head < today ? today : head;
+  const { data: week = [] } = useWeekQuery(strip);
   const isWide = width >= measure.wide;
 
   useTitle(dayTitle(head));
@@ -46,7 +51,7 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   return (
     <Screen label={dayTitleWithYear(head)} hasOwnPlace={blockId !== null}>
       <Box look="journal" dataSet={{ wide: isWide }}>
-        <WeekStrip week={week} today={today} here={head} />
+        <WeekStrip week={week} last={strip} today={today} here={head} />
         <Box look="journal-top">{!isWide && <SavingSign />}</Box>
         {heads.map((each) => (
           <OpenDay key={each} day={each} isHead={each === head} blockId={blockId} />

@@ -1,4 +1,5 @@
 import { addDays, dayTitle, inkOf, weekdayShort } from '@glossarion/core/journal';
+import { count } from '../../screen/count';
 import { open } from '../../screen/navigation';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
@@ -6,25 +7,27 @@ import { Said } from '../../kit/Words';
 
 interface WeekStripProps {
   week: readonly { day: string; wordCount: number }[];
+  /** The last of the seven days. */
+  last: string;
   today: string;
   here: string;
 }
 
-/** The last seven days, each with a stroke as dark as it was written in. */
-export function WeekStrip({ week, today, here }: WeekStripProps) {
+/** Seven days, the open one among them, each with a stroke as dark as it was written in. */
+export function WeekStrip({ week, last, today, here }: WeekStripProps) {
   const days =
     week.length > 0
       ? week
-      : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(today, index - 6), wordCount: 0 }));
+      : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(last, index - 6), wordCount: 0 }));
   return (
-    <Box role="navigation" look="week" aria-label="This week">
+    <Box role="navigation" look="week" aria-label="The days around">
       {days.map(({ day, wordCount }) => (
         <Way
           key={day}
           to={`/day/${day}`}
           look={day === today ? 'today' : undefined}
           aria-current={day === here ? 'date' : undefined}
-          aria-label={`${dayTitle(day)}, ${wordCount === 0 ? 'nothing written' : `${wordCount} words`}`}
+          aria-label={`${dayTitle(day)}, ${wordCount === 0 ? 'nothing written' : count(wordCount, 'word')}`}
           onOpen={() => open(day === today ? '/today' : `/day/${day}`)}
         >
           {weekdayShort(day)}

@@ -2,9 +2,10 @@ import { usePathname } from 'expo-router';
 import { useEffect, useRef } from 'react';
 import { useBlockPlaceQuery, useSettingsQuery } from '../../state/api';
 import { store, useAppDispatch } from '../../state/store';
-import { stripOpened } from '../../state/view';
+import { sheetOpened, stripOpened } from '../../state/view';
 import { doAgain, takeBack } from '../../state/deeds';
 import { isMakingPage } from '../outline/entryActs';
+import { typeAhead } from '../../kit/typedAhead';
 import { actOf } from './keys';
 
 const TWICE_WITHIN = 400;
@@ -18,6 +19,12 @@ const isAwaitingTitle = (): boolean =>
 const isInText = (): boolean => {
   const element = document.activeElement as HTMLElement | null;
   return !!element && (element.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/u.test(element.tagName));
+};
+
+/** The letter a key stands for: by its place where the layout has no Latin letters. */
+export const letterOf = ({ key, code }: Pick<KeyboardEvent, 'key' | 'code'>): string => {
+  const isForeign = /^\p{L}$/u.test(key) && !/^\p{Script=Latin}$/u.test(key);
+  return isForeign && /^Key[A-Z]$/u.test(code) ? code.slice(3).toLowerCase() : key;
 };
 
 /** The entry the focus is on in the contents, else the one the address shows. */
@@ -56,19 +63,30 @@ export function useKeys(): void {
     let lastShift = 0;
     let isShiftAlone = false;
 
-    const onKeyDown = (event: KeyboardEvent) => {
-      isShiftAlone = event.key === 'Shift' && !event.repeat;
+    /** Seen before anything takes the key for itself: Shift with another key is not Shift alone. */
+    const watchShift = (event: KeyboardEvent) => {
+      isShiftAlone = event.key === 'Shift' && !event.repeat && !event.altKey && !event.ctrlKey && !event.metaKey;
       if (event.key !== 'Shift') lastShift = 0;
+    };
+    const onKeyDown = (event: KeyboardEvent) => {
       if (event.isComposing || event.defaultPrevented || isInText() || isAwaitingTitle()) return;
-      if (document.querySelector('[role=dialog], .key-strip')) return;
+      const dialog = document.querySelector('[role=dialog]');
+      if (store.getState().view.sheet && !dialog?.contains(document.activeElement)) {
+        // A sheet is on its way, or has not taken the focus yet.
+        if (event.key === 'Escape') dispatch(sheetOpened(null));
+        if (typeAhead(event)) event.preventDefault();
+        return;
+      }
+      if (dialog || document.querySelector('.key-strip')) return;
       if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         return void (event.shiftKey ? doAgain() : takeBack());
       }
       if (event.ctrlKey || event.metaKey || event.altKey || latest.current.hasLetters === false) return;
-      const act = actOf(event.key);
+      const letter = letterOf(event);
+      const act = actOf(letter);
       if (!act) return;
-      if (latest.current.hasLetters === null) return void (early.current = { key: event.key, at: Date.now() });
+      if (latest.current.hasLetters === null) return void (early.current = { key: letter, at: Date.now() });
       event.preventDefault();
       void act({ entryId: entryHere(latest.current.shownId) });
     };
@@ -82,9 +100,18 @@ export function useKeys(): void {
         lastShift = now;
       }
     };
+    /** Shift held for a click is not Shift pressed. */
+    const onPointerDown = () => {
+      isShiftAlone = false;
+      lastShift = 0;
+    };
+    document.addEventListener('pointerdown', onPointerDown, true);
+    document.addEventListener('keydown', watchShift, true);
     document.addEventListener('keydown', onKeyDown);
     document.addEventListener('keyup', onKeyUp);
     return () => {
+      document.removeEventListener('pointerdown', onPointerDown, true);
+      document.removeEventListener('keydown', watchShift, true);
       document.removeEventListener('keydown', onKeyDown);
       document.removeEventListener('keyup', onKeyUp);
     };

@@ -5,9 +5,11 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { contentsDrawn } from '../../state/view';
 import { useModal } from '../../kit/useModal';
 import { useRoom } from '../../screen/useRoom';
-import { NotebookContents } from './ContentsPanel';
 import { usePlaceHere } from './useNotebookHere';
 import { Box } from '../../kit/Box';
+import { later } from '../../kit/later';
+
+const NotebookContents = later(async () => (await import('./outlineParts')).NotebookContents);
 
 /** The contents drawn in over the page, where there is no room for them beside it. */
 export function ContentsDrawer() {

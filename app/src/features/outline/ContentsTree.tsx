@@ -106,7 +106,9 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
   ): Record<string, () => void> => {
     const { entry } = line.row;
     const by = STEPS[event.key];
-    if (event.altKey) return by ? { [event.key]: () => step(entry, by) } : {};
+    // Alt with left and right alone is the browser's way back and forward.
+    const isStep = by === 'up' || by === 'down' ? !event.shiftKey : event.shiftKey;
+    if (event.altKey) return by && isStep ? { [event.key]: () => step(entry, by) } : {};
     if (event.shiftKey && (by === 'up' || by === 'down')) {
       const next = lines[index + (by === 'down' ? 1 : -1)];
       if (next?.kind !== 'entry') return {};

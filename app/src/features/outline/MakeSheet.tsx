@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { newId } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
@@ -14,8 +13,7 @@ import {
 import { useEntryQuery, useNotebooksQuery } from '../../state/api';
 import { colour, measure, spine } from '../../theme/tokens';
 import { open } from '../../screen/navigation';
-import { Button } from '../../kit/Button';
-import { FormField } from '../../kit/Field';
+import { Form, type FormLine } from '../../kit/Form';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
 import { perform } from '../../state/deeds';
@@ -83,35 +81,23 @@ export function DescribeSheet({ entryId, onClose }: { entryId: string; onClose: 
 function LookSheet({ kind, present, firstPigment, onSubmit, onClose }: LookSheetProps) {
   const [pigment, setPigment] = useState(firstPigment);
   const [ornament, setOrnament] = useState<OrnamentName | null>(present?.ornament ?? null);
-  const { control, handleSubmit, formState } = useForm<Fields>({
-    defaultValues: { name: present?.name ?? '', description: present?.description ?? '' },
-  });
-  const submit = handleSubmit(async ({ name, description }) => {
+  const nameTrouble = (typed: string) => (kind === 'page' || typed.trim() !== '' ? null : `A ${kind} needs a name.`);
+  const lines: FormLine[] = [
+    { name: 'name', label: kind === 'page' ? 'Title' : 'Name', initial: present?.name, rule: nameTrouble },
+  ];
+  if (kind !== 'page') {
+    lines.push({ name: 'description', label: 'Described in a line', initial: present?.description });
+  }
+  const submit = async ({ name = '', description = '' }: Record<string, string>) => {
     if (await onSubmit({ name: name.trim(), description: description.trim(), pigment, ornament })) onClose();
-  });
-  const field = (name: keyof Fields, label: string) => (
-    <FormField
-      control={control}
-      name={name}
-      label={label}
-      rule={(typed) =>
-        name === 'description' || kind === 'page' || typed.trim() !== '' ? null : `A ${kind} needs a name.`
-      }
-      onSubmitEditing={() => void submit()}
-    />
-  );
+    return null;
+  };
   return (
     <Sheet title={present ? `Change ${kind}` : `New ${kind}`} onClose={onClose}>
-      {field('name', kind === 'page' ? 'Title' : 'Name')}
-      {kind !== 'page' && field('description', 'Described in a line')}
-      {kind === 'notebook' && <PigmentChoice chosen={pigment} onChoose={setPigment} />}
-      {kind === 'section' && <OrnamentChoice chosen={ornament} onChoose={setOrnament} />}
-      <Button
-        label={present ? 'Keep changes' : `Make ${kind}`}
-        onPress={() => void submit()}
-        isBusy={formState.isSubmitting}
-        style={{ marginTop: 12 }}
-      />
+      <Form lines={lines} action={present ? 'Keep changes' : `Make ${kind}`} onSubmit={submit} hasFocus>
+        {kind === 'notebook' && <PigmentChoice chosen={pigment} onChoose={setPigment} />}
+        {kind === 'section' && <OrnamentChoice chosen={ornament} onChoose={setOrnament} />}
+      </Form>
     </Sheet>
   );
 }

@@ -2,6 +2,7 @@ import { face, measure } from '../../theme/tokens';
 
 /** How the contents, the spines and what is dragged look. */
 export const outlineSheet = `
+.contents-head { display: block; text-decoration: none; }
 .contents-scroll { height: 100%; overflow-y: auto; box-sizing: border-box; padding: 16px 12px 40px 16px; }
 .contents { font: 18px/23px ${face.interface}; color: var(--ink); padding-top: 2px; -webkit-user-select: none; user-select: none; }
 .contents[data-narrow='true'] { font-size: 16px; line-height: 20px; }

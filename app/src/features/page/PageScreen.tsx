@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Redirect } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { wornTags, type BodyJson } from '@glossarion/core/document';
+import { isId, wornTags, type BodyJson } from '@glossarion/core/document';
 import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
 import { SEASON_WORDS } from '@glossarion/core/outline';
 import { usePageDocument } from '../../documents/session';
@@ -21,7 +21,7 @@ import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
 import { later } from '../../kit/later';
 import { Loading } from '../../kit/Loading';
-import { open, openTarget } from '../../screen/navigation';
+import { leaveOut, open, openTarget } from '../../screen/navigation';
 import { SavingSign } from '../../screen/SavingSign';
 import { Screen } from '../../screen/Screen';
 import { Trouble } from '../../kit/Trouble';
@@ -53,7 +53,7 @@ export function PageScreen({ pageId, blockId = null, isNew = false }: PageScreen
   const { currentData: info, isError, error, refetch } = usePageQuery(pageId);
   if (info?.mergedInto) return <Redirect href={`/p/${info.mergedInto}` as never} />;
   if (info?.day) return <DayScreen day={info.day} blockId={blockId} />;
-  const isMissing = isError && (error as { status?: unknown }).status === 404;
+  const isMissing = !isId(pageId) || (isError && (error as { status?: unknown }).status === 404);
   if (isMissing) {
     return (
       <Screen label="Page">
@@ -85,8 +85,14 @@ interface OpenPageProps {
   onRetry: () => void;
 }
 
-function OpenPage({ pageId, info, blockId, isNew }: OpenPageProps) {
+function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
   const page = usePageDocument(pageId, null);
+  const [isNew] = useState(isMadeNow);
+  const isTitleShown = page?.isReady === true;
+  useEffect(() => {
+    // Whoever comes back to it, or loads it anew, goes on where they were.
+    if (isMadeNow && isTitleShown) leaveOut('at');
+  }, [isMadeNow, isTitleShown]);
   const [body, setBody] = useState<BodyJson | null>(null);
   const [focus, setFocus] = useState<string | null>(null);
   const [sheet, setSheet] = useState<{ isOpen: boolean; lineId: string | null }>({ isOpen: false, lineId: null });

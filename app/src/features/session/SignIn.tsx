@@ -1,41 +1,42 @@
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { problemSentence, useMakeAccountMutation, useSignInMutation } from '../../state/api';
 import type { SessionInfo } from '../../state/types';
 import { colour } from '../../theme/tokens';
 import { accountNameTrouble, invitationTrouble, passphraseTrouble } from '@glossarion/core/accounts';
-import { Button } from '../../kit/Button';
-import { FormField } from '../../kit/Field';
+import { Form, type FormLine } from '../../kit/Form';
 import { Action } from '../../kit/Action';
 import { Heading, Words } from '../../kit/Words';
-
-interface Fields {
-  name: string;
-  passphrase: string;
-  invitation: string;
-}
 
 /** The way in: sign in, or make an account. */
 export function SignIn({ signUp, onDone }: { signUp: NonNullable<SessionInfo['signUp']>; onDone: () => void }) {
   const [isNew, setNew] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [signIn, signing] = useSignInMutation();
-  const [makeAccount, making] = useMakeAccountMutation();
-  const { control, handleSubmit, clearErrors } = useForm<Fields>({
-    defaultValues: { name: '', passphrase: '', invitation: '' },
-  });
+  const [signIn] = useSignInMutation();
+  const [makeAccount] = useMakeAccountMutation();
 
-  const submit = handleSubmit(async (fields) => {
-    setTrouble(null);
+  const submit = async ({ name = '', passphrase = '', invitation = '' }: Record<string, string>) => {
     try {
-      const { invitation, ...known } = fields;
+      const known = { name, passphrase };
       await (isNew ? makeAccount({ ...known, invitation }) : signIn(known)).unwrap();
       onDone();
+      return null;
     } catch (error) {
-      setTrouble(problemSentence(error));
+      return { words: problemSentence(error), isTrouble: true };
     }
-  });
+  };
+  const lines: FormLine[] = [
+    { name: 'name', label: 'Name', rule: accountNameTrouble, autoComplete: 'username', autoCapitalize: 'words' },
+    {
+      name: 'passphrase',
+      label: 'Passphrase',
+      rule: isNew ? passphraseTrouble : undefined,
+      secureTextEntry: true,
+      autoComplete: isNew ? 'new-password' : 'current-password',
+    },
+  ];
+  if (isNew && signUp === 'with an invitation') {
+    lines.push({ name: 'invitation', label: 'Invitation', rule: invitationTrouble, autoCapitalize: 'none' });
+  }
 
   return (
     <ScrollView
@@ -51,53 +52,12 @@ export function SignIn({ signUp, onDone }: { signUp: NonNullable<SessionInfo['si
             ? 'A place for your own notes. Nobody else can read them; a passphrase of several words keeps them so.'
             : 'Your notebooks, your journal, and everything that points from one to the other.'}
         </Words>
-        <FormField
-          control={control}
-          name="name"
-          label="Name"
-          rule={accountNameTrouble}
-          autoComplete="username"
-          autoCapitalize="words"
-          onSubmitEditing={() => void submit()}
-        />
-        <FormField
-          control={control}
-          name="passphrase"
-          label="Passphrase"
-          rule={isNew ? passphraseTrouble : undefined}
-          secureTextEntry
-          autoComplete={isNew ? 'new-password' : 'current-password'}
-          onSubmitEditing={() => void submit()}
-        />
-        {isNew && signUp === 'with an invitation' && (
-          <FormField
-            control={control}
-            name="invitation"
-            label="Invitation"
-            rule={invitationTrouble}
-            autoCapitalize="none"
-            onSubmitEditing={() => void submit()}
-          />
-        )}
-        {trouble && (
-          <Words tone={colour.vermilion} role="alert" style={{ paddingBottom: 12 }}>
-            {trouble}
-          </Words>
-        )}
-        <Button
-          label={isNew ? 'Make account' : 'Sign in'}
-          onPress={() => void submit()}
-          isBusy={signing.isLoading || making.isLoading}
-        />
+        <Form lines={lines} action={isNew ? 'Make account' : 'Sign in'} onSubmit={submit} />
         {signUp !== 'no' && (
           <View style={{ paddingTop: 10 }}>
             <Action
               label={isNew ? 'Sign in to an account that is there' : 'Make an account'}
-              onPress={() => {
-                setNew(!isNew);
-                setTrouble(null);
-                clearErrors();
-              }}
+              onPress={() => setNew(!isNew)}
             />
           </View>
         )}

@@ -1,5 +1,4 @@
 import { useContext, useState, type ReactNode } from 'react';
-import { useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { useShelf } from '../../documents/session';
 import { LocalStore } from '../../documents/localStore';
@@ -20,7 +19,7 @@ import { noteSignedOut } from '../../state/memory';
 import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Button } from '../../kit/Button';
-import { FormField } from '../../kit/Field';
+import { Form, type FormLine } from '../../kit/Form';
 import { Words } from '../../kit/Words';
 import { DayTemplates } from '../templates/DayTemplates';
 import { TakeIn } from './TakeIn';
@@ -135,50 +134,28 @@ function LettersChoice() {
   );
 }
 
-interface PassphraseFields {
-  present: string;
-  next: string;
-}
+const PASSPHRASES: FormLine[] = [
+  { name: 'present', label: 'Present passphrase', secureTextEntry: true, autoComplete: 'current-password' },
+  {
+    name: 'next',
+    label: 'New passphrase',
+    rule: passphraseTrouble,
+    secureTextEntry: true,
+    autoComplete: 'new-password',
+  },
+];
 
 function PassphraseForm() {
-  const [said, setSaid] = useState<{ words: string; isTrouble: boolean } | null>(null);
-  const [change, { isLoading }] = useChangePassphraseMutation();
-  const { control, handleSubmit, reset } = useForm<PassphraseFields>({ defaultValues: { present: '', next: '' } });
-  const submit = handleSubmit(async (fields) => {
+  const [change] = useChangePassphraseMutation();
+  const submit = async ({ present = '', next = '' }: Record<string, string>) => {
     try {
-      await change(fields).unwrap();
-      reset();
-      setSaid({ words: 'The passphrase is changed. Other devices have to sign in again.', isTrouble: false });
+      await change({ present, next }).unwrap();
+      return { words: 'The passphrase is changed. Other devices have to sign in again.', isTrouble: false };
     } catch (error) {
-      setSaid({ words: problemSentence(error), isTrouble: true });
+      return { words: problemSentence(error), isTrouble: true };
     }
-  });
-  const field = (name: keyof PassphraseFields, label: string) => (
-    <FormField
-      control={control}
-      name={name}
-      label={label}
-      rule={name === 'next' ? passphraseTrouble : undefined}
-      secureTextEntry
-      autoComplete={name === 'present' ? 'current-password' : 'new-password'}
-    />
-  );
-  return (
-    <View>
-      {field('present', 'Present passphrase')}
-      {field('next', 'New passphrase')}
-      {said && (
-        <Words
-          role={said.isTrouble ? 'alert' : 'status'}
-          tone={said.isTrouble ? colour.vermilion : colour.verdigris}
-          style={{ paddingBottom: 8 }}
-        >
-          {said.words}
-        </Words>
-      )}
-      <Button label="Change passphrase" onPress={() => void submit()} isBusy={isLoading} />
-    </View>
-  );
+  };
+  return <Form lines={PASSPHRASES} action="Change passphrase" onSubmit={submit} />;
 }
 
 function SignOut() {

@@ -1,14 +1,13 @@
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { sheetOpened } from '../../state/view';
-import { GoTo } from '../find/GoTo';
 import { liftTo, splitTo } from '../parts/partActs';
 import { later } from '../../kit/later';
 
 // Sheets that no first screen shows.
 const VoiceSheet = later(async () => (await import('../attachments/VoiceSheet')).VoiceSheet, true);
 const CardSheet = later(async () => (await import('../cards/CardSheet')).CardSheet, true);
-const DescribeSheet = later(async () => (await import('../outline/MakeSheet')).DescribeSheet, true);
-const MakeSheet = later(async () => (await import('../outline/MakeSheet')).MakeSheet, true);
+const DescribeSheet = later(async () => (await import('../outline/outlineParts')).DescribeSheet, true);
+const MakeSheet = later(async () => (await import('../outline/outlineParts')).MakeSheet, true);
 const LiftToSheet = later(async () => (await import('../parts/SendSheet')).LiftToSheet, true);
 const SendSheet = later(async () => (await import('../parts/SendSheet')).SendSheet, true);
 const AskSheet = later(async () => (await import('../templates/TemplateSheets')).AskSheet, true);
@@ -18,6 +17,7 @@ const MoveSheet = later(async () => (await import('../outline/MoveSheet')).MoveS
 const TrailSheet = later(async () => (await import('../trail/TrailSheet')).TrailSheet, true);
 const NamesSheet = later(async () => (await import('../names/NamesSheet')).NamesSheet, true);
 const MergeSheet = later(async () => (await import('../names/MergeSheet')).MergeSheet, true);
+const GoTo = later(async () => (await import('../find/GoTo')).GoTo, true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 

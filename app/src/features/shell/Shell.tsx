@@ -1,6 +1,6 @@
-import { Link, usePathname } from 'expo-router';
+import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
-import { Pressable, View, useWindowDimensions } from 'react-native';
+import { View, useWindowDimensions } from 'react-native';
 import { useNotebooksQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { textOnlyToggled } from '../../state/view';
@@ -13,11 +13,12 @@ import { ContentsPanel } from '../outline/ContentsPanel';
 import { OutlineDragging } from '../outline/OutlineDragging';
 import { Pile } from '../outline/Pile';
 import { Action } from '../../kit/Action';
+import { Way } from '../../kit/Way';
+import { openPlace } from '../../screen/navigation';
 import { Notice } from './Notice';
 import { Previews } from '../preview/Previews';
 import { OpenSheets } from './OpenSheets';
 import { SavingSign } from '../../screen/SavingSign';
-import { Words } from '../../kit/Words';
 
 interface Place {
   label: string;
@@ -36,6 +37,12 @@ const PLACES: Place[] = [
   { label: 'Find', address: '/find', isHere: (path) => path.startsWith('/find') },
 ];
 
+/** Past everything that stands around it: to what can be written, else to the screen. */
+function skipToText(): void {
+  const text = document.querySelector<HTMLElement>('.writing[contenteditable=true]');
+  (text ?? document.getElementById('main'))?.focus();
+}
+
 /** The frame around every screen: rail and contents on a wide one, a bar within a thumb's reach on a phone. */
 export function Shell({ children }: { children: ReactNode }) {
   const { width } = useWindowDimensions();
@@ -46,6 +53,9 @@ export function Shell({ children }: { children: ReactNode }) {
   return (
     <OutlineDragging>
       <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>
+        <Way to="#main" look="skip-link" onOpen={skipToText}>
+          Skip to the text
+        </Way>
         {isWide && !isTextOnly && <Rail />}
         <ContentsPanel />
         <ContentsDrawer />
@@ -67,7 +77,6 @@ export function Shell({ children }: { children: ReactNode }) {
 }
 
 function Rail() {
-  const path = usePathname();
   const { data: notebooks = [] } = useNotebooksQuery();
   const piled = notebooks.filter((notebook) => notebook.season === null);
   return (
@@ -84,7 +93,7 @@ function Rail() {
       }}
     >
       {PLACES.map((place) => (
-        <RailLink key={place.label} place={place} isHere={place.isHere(path)} />
+        <PlaceLink key={place.label} place={place} look="rail-link" />
       ))}
       <View style={{ flex: 1, paddingTop: 16, overflowY: 'auto' } as never}>
         <Pile notebooks={piled} />
@@ -96,29 +105,21 @@ function Rail() {
   );
 }
 
-function RailLink({ place, isHere }: { place: Place; isHere: boolean }) {
+function PlaceLink({ place, look }: { place: Place; look: string }) {
+  const isHere = place.isHere(usePathname());
   return (
-    <Link href={place.address as never} asChild>
-      <Pressable
-        role="link"
-        aria-current={isHere ? 'page' : undefined}
-        style={{
-          paddingVertical: 6,
-          paddingLeft: 17,
-          borderLeftWidth: 3,
-          borderLeftColor: isHere ? colour.vermilion : 'transparent',
-        }}
-      >
-        <Words weight={isHere ? '700' : '400'} tone={isHere ? colour.vermilion : colour.soft} line={22}>
-          {place.label}
-        </Words>
-      </Pressable>
-    </Link>
+    <Way
+      to={place.address}
+      look={look}
+      aria-current={isHere ? 'page' : undefined}
+      onOpen={() => openPlace(place.address)}
+    >
+      {place.label}
+    </Way>
   );
 }
 
 function Bar() {
-  const path = usePathname();
   return (
     <View
       role="navigation"
@@ -136,28 +137,9 @@ function Bar() {
         zIndex: 20,
       }}
     >
-      {PLACES.map((place) => {
-        const isHere = place.isHere(path);
-        return (
-          <Link key={place.label} href={place.address as never} asChild>
-            <Pressable
-              role="link"
-              aria-current={isHere ? 'page' : undefined}
-              style={{
-                flex: 1,
-                alignItems: 'center',
-                justifyContent: 'center',
-                borderTopWidth: 3,
-                borderTopColor: isHere ? colour.vermilion : 'transparent',
-              }}
-            >
-              <Words size={15} weight={isHere ? '700' : '400'} tone={isHere ? colour.vermilion : colour.soft}>
-                {place.label}
-              </Words>
-            </Pressable>
-          </Link>
-        );
-      })}
+      {PLACES.map((place) => (
+        <PlaceLink key={place.label} place={place} look="bar-link" />
+      ))}
     </View>
   );
 }

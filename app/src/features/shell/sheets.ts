@@ -8,6 +8,7 @@ import { previewSheet } from '../preview/sheet';
 import { outlineSheet } from '../outline/sheet';
 import { pageSheet } from '../page/sheet';
 import { trailSheet } from '../trail/sheet';
+import { shellSheet } from './sheet';
 import { kitSheet } from '../../kit/sheet';
 import { themeSheet } from '../../theme/tokens';
 
@@ -22,6 +23,7 @@ export function layOutSheets(): void {
   element.textContent = [
     themeSheet(),
     kitSheet,
+    shellSheet,
     writingSheet,
     toolSheet,
     pageSheet,

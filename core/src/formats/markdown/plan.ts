@@ -2,7 +2,7 @@ import { ownWords } from '../../document/text';
 import { block } from '../../document/build';
 import { newId } from '../../document/ids';
 import { MAX_BLOCKS, type BodyJson, type NodeJson } from '../../document/types';
-import { MAX_OTHER_NAMES } from '../../acts';
+import { MAX_OTHER_NAMES } from '../../outline/entry';
 import { isTagName } from '../../tags/path';
 import { nameOf, orderedNames, restOf, sortIntoFolders, takeDays, FOLDER_KEYS, type Folder } from './folders';
 import type { FrontMatter } from './frontMatter';
