@@ -149,13 +149,8 @@ test('J2 the strip of days belongs to the day that is open', async ({ pages }) =
   await expect(strip.getByRole('link')).toHaveCount(7);
 });
 
-test('S4 letters act by their place, Shift with a click opens no strip, headings have levels of their own', async ({
-  pages,
-}) => {
-  const page = await pages({ Works: '# Great\n\n## Plain\n\n### Small\n\nstart\n' });
-  await expect(textOf(page).getByRole('heading', { level: 2, name: 'Great' })).toBeVisible();
-  await expect(textOf(page).getByRole('heading', { level: 3, name: 'Plain' })).toBeVisible();
-  await expect(textOf(page).getByRole('heading', { level: 4, name: 'Small' })).toBeVisible();
+test('S4 letters act by their place, Shift with a click opens no strip', async ({ pages }) => {
+  const page = await pages({ Works: 'start\n' });
   await page.locator('main').focus();
   await page.keyboard.down('Shift');
   await page.locator('main').click({ position: { x: 5, y: 700 } });
@@ -173,7 +168,8 @@ test('S4 letters act by their place, Shift with a click opens no strip, headings
 
 test('S4 the first key leads past everything to the text', async ({ pages }) => {
   const page = await pages({ Works: 'start\n' });
-  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.reload();
+  await expect(textOf(page)).toBeVisible();
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'Skip to the text' })).toBeFocused();
   await page.keyboard.press('Enter');
@@ -196,4 +192,67 @@ test('X8 a window that is only beginning to connect does not say it is offline',
   await expect(textOf(page)).toBeVisible();
   await expect(page.getByTestId('saving')).toHaveText('Saved');
   expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).not.toContain('Offline, kept here');
+});
+
+test('X3 by touch the toolbar is there at every width, the most used without swiping, and Done leaves the text', async ({
+  pages,
+}) => {
+  const page = await pages({ Works: 'start\n' });
+  test.skip(!isPhone(page), 'A mouse has keys beside it.');
+  const toolbar = page.getByRole('toolbar', { name: 'Writing' });
+  for (const size of [
+    { width: 390, height: 844 },
+    { width: 844, height: 390 },
+    { width: 768, height: 1024 },
+    { width: 1280, height: 800 },
+  ]) {
+    await page.setViewportSize(size);
+    await textOf(page).locator('.words').first().tap();
+    await expect(toolbar).toBeVisible();
+    for (const name of ['Insert', 'To-do', 'Link', 'Undo', 'Done']) {
+      const box = (await toolbar.getByRole('button', { name, exact: true }).boundingBox())!;
+      expect(box.x).toBeGreaterThanOrEqual(0);
+      expect(box.x + box.width).toBeLessThanOrEqual(size.width + 1);
+      expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44);
+    }
+    await toolbar.getByRole('button', { name: 'Done', exact: true }).tap();
+    await expect(toolbar).toBeHidden();
+    await expect(textOf(page)).not.toBeFocused();
+  }
+});
+
+test('X7 a tick in the Margin is taken back, and deeds are after a reload', async ({ pages }) => {
+  const page = await pages({
+    Pintle: 'Iron.\n',
+    Works: '- [ ] Oil the [[Pintle]]\n',
+    Tailrace: 'Clear.\n',
+  });
+  if (isPhone(page)) await page.getByRole('button', { name: /^Margin/u }).click();
+  const box = page.getByRole('complementary', { name: 'Margin' }).getByRole('checkbox');
+  await box.click();
+  await expect(box).toBeChecked();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(box).not.toBeChecked();
+  await box.click();
+  await expect(box).toBeChecked();
+  await page.reload();
+  await expect(textOf(page)).toBeVisible();
+  await page.locator('main').focus();
+  await page.keyboard.press('z');
+  await expect(page.getByRole('status').filter({ hasText: 'Taken back' })).toBeVisible();
+  if (isPhone(page)) await page.getByRole('button', { name: /^Margin/u }).click();
+  await expect(box).not.toBeChecked();
+});
+
+test('S4 W4 links and lines of the contents open another tab when that is asked for', async ({ pages }) => {
+  const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
+  await page.goto(new URL('/notebooks', page.url()).href);
+  await page.locator('main').getByRole('link', { name: 'Mill' }).click();
+  const line = page.getByRole('treeitem', { name: 'Pintle' });
+  const opened = page.context().waitForEvent('page');
+  await line.click({ modifiers: ['Control'] });
+  const tab = await opened;
+  await expect(tab).toHaveURL(/\/p\//u);
+  await tab.close();
+  await expect(page).toHaveURL(/\/n\//u);
 });

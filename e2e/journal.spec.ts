@@ -39,7 +39,7 @@ test('today is there without being made, from its template, with earlier days be
 test('the week strip tells which days were written and opens them', async ({ context, page, server, signIn }) => {
   await signIn(context, server.url, [{ path: `Journal/${dayAgo(2)}.md`, text: 'One two three four five.\n' }]);
   await page.goto(server.url);
-  const week = page.getByRole('navigation', { name: 'This week' });
+  const week = page.getByRole('navigation', { name: 'The days around' });
   await expect(week.getByRole('link')).toHaveCount(7);
   await expect(week.getByRole('link', { name: /nothing written/ })).toHaveCount(6);
   await week.getByRole('link', { name: /, 5 words/ }).click();

@@ -1,5 +1,5 @@
 import type { Editor } from '@tiptap/core';
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore, type RefObject } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { later } from '../kit/later';
 import { useAppSelector } from '../state/store';
@@ -28,6 +28,7 @@ export function EditorTools({ editor, pageId, lines, text, isMain }: EditorTools
   const [isMenuOpen, setMenuOpen] = useState(false);
   const isSearchOpen = useAppSelector((state) => state.view.isSearchOpen);
   const isPhone = useWindowDimensions().width < measure.wide;
+  const isTouched = useCoarsePointer();
   useChoosingByPointer(editor, text);
   const openMenu = () => setMenuOpen(true);
   return (
@@ -36,9 +37,23 @@ export function EditorTools({ editor, pageId, lines, text, isMain }: EditorTools
       <BlockHandle editor={editor} text={text} onMenu={openMenu} />
       <TableBar editor={editor} text={text} />
       <BlockBar editor={editor} onMenu={openMenu} />
-      {isPhone && <Toolbar editor={editor} onMenu={openMenu} />}
+      {(isPhone || isTouched) && <Toolbar editor={editor} onMenu={openMenu} />}
       {isMenuOpen && <BlockMenu editor={editor} pageId={pageId} acts={lines} onClose={() => setMenuOpen(false)} />}
     </>
+  );
+}
+
+const COARSE = '(pointer: coarse)';
+
+/** Whether what points here is a finger: on a phone held across and on a tablet too. */
+function useCoarsePointer(): boolean {
+  return useSyncExternalStore(
+    (onChange) => {
+      const query = window.matchMedia(COARSE);
+      query.addEventListener('change', onChange);
+      return () => query.removeEventListener('change', onChange);
+    },
+    () => window.matchMedia(COARSE).matches,
   );
 }
 

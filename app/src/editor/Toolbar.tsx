@@ -77,7 +77,10 @@ function useShown(editor: Editor): string {
   return shown;
 }
 
-/** Everything a keyboard has keys for, in a row above the one of a phone. */
+/**
+ * Everything a keyboard has keys for, in a row above the one on the screen: the most used first, and at its end the way
+ * out of the text, which always stands there.
+ */
 export function Toolbar({ editor, onMenu }: ToolbarProps) {
   const isFocused = useFocused(editor);
   const shown = useShown(editor);
@@ -124,8 +127,9 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
               onPress={() => run((state) => turn(state, isTodo ? 'paragraph' : 'todo'))}
             />
             <Tool label="Link" words="[[ ]]" onPress={() => editor.commands.keyboardShortcut('Mod-k')} />
-            <Tool label="Outdent" words="⇤" onPress={() => run((state) => indent(state, -1))} />
+            <Tool label="Undo" words="↶" onPress={() => editor.commands.undo()} />
             <Tool label="Indent" words="⇥" onPress={() => run((state) => indent(state, 1))} />
+            <Tool label="Outdent" words="⇤" onPress={() => run((state) => indent(state, -1))} />
             {STYLES.map(({ mark, label, words }) => (
               <Tool
                 key={mark}
@@ -143,10 +147,10 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
               isOn={isOn('highlight')}
               onPress={() => setInking(true)}
             />
-            <Tool label="Undo" words="↶" onPress={() => editor.commands.undo()} />
             <Tool label="Redo" words="↷" onPress={() => editor.commands.redo()} />
             <Tool label="Move up" words="↑" onPress={() => run((state) => moveLine(state, -1))} />
             <Tool label="Move down" words="↓" onPress={() => run((state) => moveLine(state, 1))} />
+            <Tool label="Done" words="Done" isDone onPress={() => editor.commands.blur()} />
           </>
         )}
       </div>
@@ -172,14 +176,15 @@ interface ToolProps {
   pigment?: string;
   isOn?: boolean;
   isRed?: boolean;
+  isDone?: boolean;
   onPress: () => void;
 }
 
-function Tool({ label, words, style, pigment, isOn, isRed, onPress }: ToolProps) {
+function Tool({ label, words, style, pigment, isOn, isRed, isDone, onPress }: ToolProps) {
   return (
     <button
       type="button"
-      className={isRed ? 'tool red' : 'tool'}
+      className={isRed ? 'tool red' : isDone ? 'tool done' : 'tool'}
       aria-label={label}
       aria-pressed={isOn}
       data-style={style}

@@ -3,7 +3,7 @@ import { Fragment, Slice, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin, TextSelection } from '@tiptap/pm/state';
 import { CellSelection } from '@tiptap/pm/tables';
 import type { EditorView } from '@tiptap/pm/view';
-import { block, newId, shownWords, type NodeJson } from '@glossarion/core/document';
+import { block, newId, type NodeJson } from '@glossarion/core/document';
 import { linkWords } from '../screen/words';
 import { targetOf } from '../state/store';
 import { fileAddress } from '../state/upload';
@@ -46,17 +46,6 @@ function copiedBlocks(view: EditorView): NodeJson[] {
 const coversLine = (line: DocumentNode, { state }: EditorView): boolean =>
   state.selection.$from.parentOffset === 0 && state.selection.$to.parentOffset === line.content.size;
 
-const plainText = (nodes: readonly NodeJson[]): string =>
-  nodes
-    .map((node) => {
-      if (node.type !== 'table') return '\t'.repeat(Number(node.attrs?.depth ?? 0)) + shownWords(node, titleOf);
-      const rows = (node.content ?? []).map((row) =>
-        (row.content ?? []).map((cell) => shownWords(cell, titleOf)).join('\t'),
-      );
-      return rows.join('\n');
-    })
-    .join('\n');
-
 /** Puts the chosen blocks or the selection on a clipboard event. False when the editor's own way has to do. */
 export function writeCopy(view: EditorView, data: DataTransfer): boolean {
   const formats = formatsHere();
@@ -72,7 +61,7 @@ export function writeCopy(view: EditorView, data: DataTransfer): boolean {
   data.clearData();
   data.setData('text/html', formats.writeHtml(nodes, { ...links, hasId: () => true }));
   data.setData('text/markdown', formats.writeMarkdown(nodes, { ...links, hasId: () => false, isWhole: false }));
-  data.setData('text/plain', plainText(nodes));
+  data.setData('text/plain', formats.writePlain(nodes, titleOf));
   return true;
 }
 

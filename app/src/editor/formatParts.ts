@@ -1,3 +1,4 @@
+export { writePlain } from '@glossarion/core/formats/plain';
 export { readHtml, writeHtml } from '@glossarion/core/formats/html';
 export {
   MAX_FILE_TEXT,

@@ -4,7 +4,8 @@ import type { Target } from '@glossarion/core/links';
 import { api } from './api';
 import { targetsKnown, targetsReducer } from './targets';
 import { keepView } from './keptView';
-import { viewReducer } from './view';
+import { keepDeeds, keptDeeds } from './keptDeeds';
+import { deedsRecalled, viewReducer } from './view';
 
 const reducers = combineReducers({ [api.reducerPath]: api.reducer, targets: targetsReducer, view: viewReducer });
 
@@ -18,8 +19,24 @@ export const store = configureStore({
 });
 
 let kept = store.getState().view;
+/** Whose deeds are kept. */
+let keptFor: string | null = null;
+/** When those were done that were taken back here: no other window brings them again. */
+const gone = new Set<number>();
+
+/** Brings the deeds of an account's last day, and keeps those that follow. */
+export function recallDeeds(accountId: string): void {
+  if (keptFor === accountId) return;
+  keptFor = accountId;
+  store.dispatch(deedsRecalled(keptDeeds(accountId)));
+}
+
 store.subscribe(() => {
   const { view } = store.getState();
+  if (keptFor && view.deeds !== kept.deeds) {
+    for (const { at } of kept.deeds) if (!view.deeds.some((each) => each.at === at)) gone.add(at);
+    keepDeeds(keptFor, view.deeds, gone);
+  }
   const isSame = (['besideId', 'isContentsAway', 'isMarginAway'] as const).every((each) => view[each] === kept[each]);
   kept = view;
   if (!isSame) keepView(view);

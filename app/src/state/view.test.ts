@@ -1,3 +1,4 @@
+import type { Deed } from './deed';
 import {
   besideOpened,
   chose,
@@ -9,7 +10,6 @@ import {
   takenBack,
   toggledChosen,
   viewReducer,
-  type Deed,
 } from './view';
 import { keepView, keptView } from './keptView';
 

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { Act } from '@glossarion/core/acts';
+import type { Deed } from './deed';
 import type { EntryKind } from '@glossarion/core/outline';
 import { keptView, type KeptView } from './keptView';
 
@@ -9,17 +9,6 @@ export interface ChosenEntry {
   kind: EntryKind;
   parentId: string | null;
   title: string;
-}
-
-/** Something that was done to the outline, and what takes it back. */
-export interface Deed {
-  /** A sentence: “Sluice gate” is in the bin. */
-  words: string;
-  undo: Act[];
-  /** Whether it changed the lines of a page. */
-  bringsText: boolean;
-  /** When it was done, in milliseconds, to tell whether something was written since. */
-  at: number;
 }
 
 /** What the sheet that is open is for; one at a time. */
@@ -54,7 +43,7 @@ interface ViewState extends KeptView {
   notice: { words: string; action?: 'undo' | 'reload' } | null;
   /** How far what was written has come. */
   saving: 'saved' | 'saving' | 'offline' | 'full';
-  /** Structural deeds of this visit that can be taken back, the latest last, and those that were. */
+  /** Deeds of the last day that can be taken back, the latest last, and those that were. */
   deeds: Deed[];
   undone: Deed[];
   /** Entries chosen in the contents, to be acted on together; null while nothing is being chosen. */
@@ -109,6 +98,11 @@ const viewSlice = createSlice({
     savingChanged(state, action: PayloadAction<ViewState['saving']>) {
       state.saving = action.payload;
     },
+    /** Those of earlier visits come before those of this one. */
+    deedsRecalled(state, action: PayloadAction<readonly Deed[]>) {
+      const known = new Set(state.deeds.map(({ at }) => at));
+      state.deeds = [...action.payload.filter(({ at }) => !known.has(at)), ...state.deeds];
+    },
     /** Something new was done: what was taken back before can’t be done again. */
     done(state, action: PayloadAction<Deed>) {
       state.deeds.push(action.payload);
@@ -151,6 +145,7 @@ export const {
   textOnlyToggled,
   noticed,
   savingChanged,
+  deedsRecalled,
   done,
   takenBack,
   doneAgain,

@@ -1,8 +1,8 @@
 import { turningInto } from '../turning';
 import type { KindView } from './kind';
 
-/** The title is the page's only heading of the first level: each of the text's own stands one beneath. */
-const element = ({ level }: Readonly<Record<string, unknown>>): string => `h${Number(level ?? 2) + 1}`;
+/** The title is the page's only heading of the first level. */
+const element = ({ level }: Readonly<Record<string, unknown>>): string => `h${Math.max(2, Number(level ?? 2))}`;
 
 const offer = (words: string, level: number, also: string) => ({
   words,

@@ -1,8 +1,7 @@
-import type { TaskState } from '@glossarion/core/document';
 import type { DeskTask } from '@glossarion/core/desk';
 import type { Target } from '@glossarion/core/links';
 import { BlockText } from '../../editor';
-import { useSetTaskStateMutation } from '../../state/api';
+import { setTask } from '../../state/tick';
 import { pigmentColour } from '../../theme/tokens';
 import { perform } from '../../state/deeds';
 import { addressOf, open, openTarget } from '../../screen/navigation';
@@ -75,7 +74,6 @@ export function DeskPins({ pins, isArranging }: { pins: readonly Target[]; isArr
 
 /** Open tasks as they stand on their pages: a tick here is a tick there. */
 export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
-  const [setState] = useSetTaskStateMutation();
   if (tasks.length === 0) return <Paragraph look="desk-empty">No task is open.</Paragraph>;
   return (
     <Box
@@ -93,7 +91,7 @@ export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
           <Box look="writing still" role="list">
             <BlockText
               node={{ ...node, attrs: { ...node.attrs, depth: 0 } }}
-              onTick={() => void setState({ id: blockId, state: 'done' satisfies TaskState })}
+              onTick={() => void setTask(page.pageId, node, 'done')}
             />
           </Box>
           <Way to={`/b/${blockId}`} onOpen={() => open(`/b/${blockId}`)} look="desk-line">

@@ -3,7 +3,7 @@ import { kindOf, ownWords, type NodeJson } from '@glossarion/core/document';
 import { localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss } from '@glossarion/core/margin';
 import { BlockText, InlineView } from '../../editor';
-import { useSetTaskStateMutation } from '../../state/api';
+import { setTask } from '../../state/tick';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { later } from '../../kit/later';
 import { open, openTarget } from '../../screen/navigation';
@@ -65,11 +65,9 @@ interface GlossViewProps {
 /** One entry of the Margin: a line elsewhere that points here, under what it stands, with what stands beneath it. */
 export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWithin = false }: GlossViewProps) {
   const [isEdited, setEdited] = useState(false);
-  const [setTaskState] = useSetTaskStateMutation();
   const { words, detail } = originOf(gloss);
   const address = `/b/${gloss.blockId}`;
-  const tick = (node: NodeJson) =>
-    void setTaskState({ id: String(node.attrs?.id), state: node.attrs?.state === 'done' ? 'open' : 'done' });
+  const tick = (node: NodeJson) => void setTask(gloss.pageId, node, node.attrs?.state === 'done' ? 'open' : 'done');
   const above = gloss.above.map((each) => each.words).join(' › ');
   const line = (node: NodeJson) => (
     <>

@@ -2,7 +2,8 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import { LocalStore } from '../../documents/localStore';
 import { LibraryProvider } from '../../documents/session';
 import { api, useOpenDemoMutation, useSessionQuery } from '../../state/api';
-import { accountLeft, store } from '../../state/store';
+import { forgetDeeds } from '../../state/keptDeeds';
+import { accountLeft, recallDeeds, store } from '../../state/store';
 import type { AccountInfo } from '../../state/types';
 import { besideOpened } from '../../state/view';
 import { forgetVisited } from '../../screen/visited';
@@ -24,6 +25,7 @@ async function emptyFor(account: AccountInfo | null): Promise<void> {
   if (!account) return;
   forgetVisited();
   store.dispatch(besideOpened(null));
+  forgetDeeds(account.id);
   store.dispatch(accountLeft());
   // That nobody is signed in is known; it is asked for again only so that it is not forgotten with the rest.
   await store.dispatch(api.endpoints.session.initiate(undefined, { forceRefetch: true }));
@@ -51,8 +53,11 @@ export function SessionGate({ children }: { children: ReactNode }) {
   }, [isOut, isDemo, openDemo, refetch]);
 
   useEffect(() => {
-    if (data?.account) rememberAccount(data.account);
-    else if (isOut) void emptyFor(rememberedAccount());
+    if (data?.account) {
+      rememberAccount(data.account);
+      recallDeeds(data.account.id);
+    }
+    if (isOut) void emptyFor(rememberedAccount());
   }, [data, isOut]);
 
   useEffect(() => {

@@ -111,3 +111,34 @@ test.each(['', '<', '<p', '<table><td>', '</div></p>', '<!-- only -->', '\u0000'
     expect(() => read(html)).not.toThrow();
   },
 );
+
+test('X6 the lists of word processors are lists, at their levels and without the signs they drew', () => {
+  const item = (level: number, sign: string, words: string) =>
+    `<p class=MsoListParagraph style='margin-left:36.0pt;mso-list:l0 level${level} lfo1'><![if !supportLists]>` +
+    `<span style='font-family:Symbol'><span style='mso-list:Ignore'>${sign}<span style='font:7.0pt "Times New Roman"'>` +
+    `&nbsp;&nbsp; </span></span></span><![endif]>${words}<o:p></o:p></p>`;
+  expect(
+    lines(
+      '<p class=MsoNormal>Before any lift:</p>' +
+        item(1, '·', 'Stop logs in') +
+        item(2, 'o', 'pool at sill level') +
+        item(1, '1.', 'Measure') +
+        item(2, 'a)', 'at three heights') +
+        '<p class=MsoNormal>So it is.</p>',
+    ),
+  ).toEqual([
+    'paragraph | Before any lift:',
+    'bulleted | Stop logs in',
+    '  bulleted | pool at sill level',
+    'numbered | Measure',
+    '  numbered | at three heights',
+    'paragraph | So it is.',
+  ]);
+});
+
+test('X6 the weight of another script says nothing of this one', () => {
+  const [line] = read(
+    "<p><b style='mso-bidi-font-weight:normal'>Heavy</b> and <i style='mso-bidi-font-style:normal'>slanted</i></p>",
+  );
+  expect(shownInline(line!)).toBe('‹Heavy›(bold) and ‹slanted›(italic)');
+});

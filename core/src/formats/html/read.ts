@@ -12,6 +12,7 @@ import {
 import { ownWords } from '../../document/text';
 import { MAX_DEPTH, type MarkJson, type NodeJson } from '../../document/types';
 import { readOwn, sharedData } from './data';
+import { isWordSign, wordItem } from './wordLists';
 import { readInlineElement, textNodes } from './readInline';
 import { joinedText } from '../markTree';
 
@@ -167,7 +168,10 @@ const boxOf = (element: Element): Element | undefined => {
 const HANDLERS: Record<string, Handler> = {
   p: (element, reader, place, marks) => {
     const own = sharedData(element);
-    if (reader.isOwn || !reader.joinsItem()) reader.begin({ kind: place.kind, depth: place.depth, ...own });
+    const item = reader.isOwn ? null : wordItem(element);
+    if (item) {
+      reader.begin({ kind: item.kind, depth: Math.min(place.depth + item.level, MAX_DEPTH) });
+    } else if (reader.isOwn || !reader.joinsItem()) reader.begin({ kind: place.kind, depth: place.depth, ...own });
     readChildren(element.children, reader, place, marks);
     reader.end();
   },
@@ -220,7 +224,7 @@ function readChildren(
       const value = reader.isOwn ? node.value : node.value.replace(/[ \t\r\n\f]+/gu, ' ');
       reader.add(textNodes(value, marks), place);
     }
-    if (node.type !== 'element' || IGNORED.has(node.tagName)) continue;
+    if (node.type !== 'element' || IGNORED.has(node.tagName) || (!reader.isOwn && isWordSign(node))) continue;
     const own = reader.isOwn ? readOwn(node, place.depth) : null;
     if (own) {
       reader.push(own);

@@ -37,7 +37,9 @@ const MARKS: Record<string, string> = {
 
 /** What a style attribute adds or takes away, as word processors write them. */
 function styledMarks(style: string, marks: MarkJson[]): MarkJson[] {
-  const has = (pattern: RegExp) => pattern.test(style);
+  // `mso-bidi-font-weight: normal` says nothing of the words of this script.
+  const declared = style.replace(/mso-[\w-]+\s*:[^;]*;?/giu, '');
+  const has = (pattern: RegExp) => pattern.test(declared);
   let styled = marks;
   const add = (type: string) => {
     if (!styled.some((mark) => mark.type === type)) styled = [...styled, { type }];
