@@ -89,7 +89,7 @@ test('X6 what is copied is HTML, Markdown and plain text at once', async ({ page
     element.dispatchEvent(new ClipboardEvent('copy', { clipboardData: transfer, bubbles: true, cancelable: true }));
     return Object.fromEntries([...transfer.types].map((type) => [type, transfer.getData(type)]));
   });
-  expect(forms['text/plain']).toBe('Lift\nslings\n\tto Callum');
+  expect(forms['text/plain']).toBe('## Lift\n- [x] slings\n  - to Callum');
   expect(forms['text/markdown']).toMatch(/^## Lift\n\n- \[x\] \*\*slings\*\*\n {2}- to \[Callum\]\(http/u);
   expect(forms['text/html']).toContain('<strong>slings</strong>');
   await saved(page);

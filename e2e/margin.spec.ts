@@ -61,7 +61,7 @@ test('L9 without what is laid aside, and since when', async ({ pages }) => {
   await expect(glossesIn(margin)).toHaveCount(4);
   await (await showTools(page)).getByRole('button', { name: /Without what is laid aside/u }).click();
   await expect(margin).toContainText('3 of 4 linked');
-  await (await showTools(page)).getByRole('button', { name: 'The days around' }).click();
+  await (await showTools(page)).getByRole('button', { name: 'This week' }).click();
   await expect(margin).toContainText('2 of 4 linked');
 });
 

@@ -1,7 +1,8 @@
 import { Extension } from '@tiptap/core';
 import { Plugin, PluginKey, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { dayHere } from './addresses';
-import { dateAtEnd, isCalendarDate } from '../state/typedDay';
+import { whenAtRest } from '../kit/atRest';
+import { dateAtEnd, isCalendarDate, prepareDates } from '../state/typedDay';
 
 /** A date that was just written, and the day it names. */
 export interface DateOffer {
@@ -47,6 +48,9 @@ export const DateOffers = Extension.create<DateOfferOptions>({
   name: 'dateOffers',
   priority: 1800,
   addOptions: () => ({ onChange: () => undefined }),
+  onCreate() {
+    whenAtRest(() => void prepareDates());
+  },
   addProseMirrorPlugins() {
     const { onChange } = this.options;
     return [

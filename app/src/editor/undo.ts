@@ -18,7 +18,8 @@ export const Undo = Extension.create({
     const writtenAt = () => (this.storage as { writtenAt: number }).writtenAt;
     const undo = () => {
       const deed = store.getState().view.deeds.at(-1);
-      if (!deed || !deed.bringsText || deed.at < writtenAt()) return false;
+      // What was done in an earlier visit is taken back out of the text, where it is seen.
+      if (!deed || !deed.bringsText || deed.at < Math.max(writtenAt(), performance.timeOrigin)) return false;
       void takeBack();
       return true;
     };

@@ -1,4 +1,5 @@
-import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import type { TextInput } from 'react-native';
 import { colour } from '../theme/tokens';
 import { Sheet } from './Sheet';
 import { Field } from './Field';
@@ -35,10 +36,21 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
   const [chosen, setChosen] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => setChosen(0), [typed]);
+  const field = useRef<TextInput>(null);
+  const ahead = useRef('');
+  // What was typed ahead is typed on, not before.
+  useLayoutEffect(() => {
+    if (ahead.current === '' || typed !== ahead.current) return;
+    ahead.current = '';
+    field.current?.focus();
+    const input = document.activeElement;
+    if (input instanceof HTMLInputElement) input.setSelectionRange(typed.length, typed.length);
+  }, [typed]);
   // Within the moment in which the field takes the focus, so that no key comes between.
   useLayoutEffect(() => {
-    const ahead = takeTypedAhead();
-    if (ahead) onType(ahead);
+    const taken = takeTypedAhead();
+    ahead.current = taken;
+    if (taken) onType(taken);
     // Once, when it opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
@@ -49,6 +61,7 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
   return (
     <Sheet title={title} onClose={onClose}>
       <Field
+        ref={field}
         autoFocus
         label={title}
         isLabelHidden

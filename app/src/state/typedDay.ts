@@ -1,6 +1,5 @@
 import { useEffect, useState } from 'react';
 import { localDay, type DayDate } from '@glossarion/core/journal';
-import { whenAtRest } from '../kit/atRest';
 
 type Dates = typeof import('@glossarion/core/dates');
 
@@ -11,8 +10,6 @@ let dates: Dates | null = null;
 export async function prepareDates(): Promise<void> {
   dates ??= await import('@glossarion/core/dates').catch(() => null);
 }
-
-whenAtRest(() => void prepareDates());
 
 /** Whether the person's own language writes the month before the day. */
 const isMonthFirst = (): boolean => {
@@ -35,8 +32,10 @@ export function useDayTyped(typed: string): DayDate | null {
 }
 
 /** The date that ends where a text ends, as one is just being written; null as above. */
-export const dateAtEnd = (text: string): ReturnType<Dates['dateAtEnd']> =>
-  dates?.dateAtEnd(text, localDay(new Date()), order()) ?? null;
+export function dateAtEnd(text: string): ReturnType<Dates['dateAtEnd']> {
+  if (!dates) void prepareDates();
+  return dates?.dateAtEnd(text, localDay(new Date()), order()) ?? null;
+}
 
 /** Whether a date says by itself which day of the calendar it is: “tomorrow” does not. */
 export const isCalendarDate = (written: string): boolean => dates?.isCalendarDate(written) ?? false;

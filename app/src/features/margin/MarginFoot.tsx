@@ -74,7 +74,10 @@ function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
   const linkAll = async () => {
     try {
       const { lines: all } = await ask(api.endpoints.alsoNamed.initiate({ id: pageId, limit: MAX_ACTS }, FRESH));
-      await perform([linkAct(all)], `${all.length} lines link to “${title}” now.`);
+      await perform(
+        [linkAct(all)],
+        `${all.length === 1 ? 'A line links' : `${all.length} lines link`} to “${title}” now.`,
+      );
     } catch (error) {
       store.dispatch(noticed({ words: problemSentence(error) }));
     }

@@ -9,6 +9,7 @@ import { Action } from '../../kit/Action';
 import { open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
 import { Trouble } from '../../kit/Trouble';
+import { count } from '../../screen/count';
 import { useTitle } from '../../screen/useTitle';
 import { Said, Words } from '../../kit/Words';
 import { SEASON_HEADS } from './contentsLines';
@@ -154,7 +155,7 @@ function NotebookOfPile({ notebook, isOpen, shownId, onStep }: NotebookOfPilePro
           <Said look="spine-name" dir="auto">
             {notebook.name}
           </Said>
-          <Said look="spine-count" aria-label={`${notebook.pagesBeneath} pages`}>
+          <Said look="spine-count" aria-label={count(notebook.pagesBeneath, 'page')}>
             {notebook.pagesBeneath}
           </Said>
           <SpineBands side="right" inset={9} />

@@ -2,6 +2,7 @@ import type { TrailStep } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { toggleContents } from '../../screen/contentsView';
+import { count as counted } from '../../screen/count';
 import { goBack, goForward, open } from '../../screen/navigation';
 import { useRoom } from '../../screen/useRoom';
 import { Way } from '../../kit/Way';
@@ -30,7 +31,7 @@ function Between({ entryId, count }: { entryId: string; count: number }) {
   return (
     <Tap
       look="trail-between"
-      aria-label={`Show the whole trail, ${count} more steps`}
+      aria-label={`Show the whole trail, ${counted(count, 'more step')}`}
       onPress={() => dispatch(sheetOpened({ for: 'trail', entryId }))}
     >
       {count} between
