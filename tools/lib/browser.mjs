@@ -27,7 +27,10 @@ export async function withServer(command, environment, work) {
     await work({ url, browser });
   } finally {
     await browser.close();
+    const ended = new Promise((resolve) => server.once('exit', resolve));
     server.kill();
+    // It still writes while it ends.
+    await ended;
     rmSync(data, { recursive: true, force: true });
   }
 }
