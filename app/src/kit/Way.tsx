@@ -1,4 +1,4 @@
-import { forwardRef, type MouseEvent } from 'react';
+import { forwardRef, type MouseEvent, type PointerEvent } from 'react';
 import { look as lookOf } from './look';
 import { WebText, type WebProps, type WebStyle } from './web';
 
@@ -21,15 +21,21 @@ interface WayProps extends Omit<WebProps, 'style' | 'onClick'> {
   /** What opens it here. */
   onOpen: (event: MouseEvent<HTMLElement>) => void;
   look?: string;
+  /** The whole of what is cut short here, shown to a pointer that rests. */
+  tip?: string;
   style?: WebStyle;
 }
 
 /** A link within the app: opened here, in another tab when that is asked for. */
-export const Way = forwardRef<HTMLElement, WayProps>(function Way({ to, onOpen, look = '', style, ...rest }, ref) {
+export const Way = forwardRef<HTMLElement, WayProps>(function Way({ to, onOpen, look = '', tip, style, ...rest }, ref) {
+  const showTip = (event: PointerEvent<HTMLElement>) => {
+    if (tip) event.currentTarget.title = tip;
+  };
   return (
     <WebText
       ref={ref}
       href={to}
+      onPointerEnter={showTip}
       {...rest}
       onClick={instead(onOpen)}
       style={[lookOf(`kit-words kit-way ${look}`), style]}

@@ -73,9 +73,8 @@ export function useKeys(): void {
       const dialog = document.querySelector('[role=dialog]');
       if (store.getState().view.sheet && !dialog?.contains(document.activeElement)) {
         // A sheet is on its way, or has not taken the focus yet.
-        if (event.key === 'Escape') dispatch(sheetOpened(null));
-        if (typeAhead(event)) event.preventDefault();
-        return;
+        if (event.key === 'Escape') return void dispatch(sheetOpened(null));
+        if (typeAhead(event)) return event.preventDefault();
       }
       if (dialog || document.querySelector('.key-strip')) return;
       if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {

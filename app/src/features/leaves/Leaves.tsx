@@ -36,6 +36,7 @@ function LeavesOf({ ownerId, ownerTitle, hereId }: { ownerId: string; ownerTitle
           key={id}
           ref={id === hereId ? here : undefined}
           look="leaf"
+          tip={title}
           to={`/p/${id}`}
           aria-current={id === hereId ? 'page' : undefined}
           dir="auto"

@@ -19,7 +19,7 @@ const SHOWN_PHONE = 2;
 function Step({ step }: { step: TrailStep }) {
   const address = addressOfStep(step);
   return (
-    <Way look="trail-step" to={address} dir="auto" onOpen={() => open(address)}>
+    <Way look="trail-step" to={address} tip={step.name} dir="auto" onOpen={() => open(address)}>
       {step.name || 'Nameless page'}
     </Way>
   );
