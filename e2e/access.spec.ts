@@ -122,7 +122,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await mill.keyboard.press('Escape');
     await mill.getByRole('button', { name: 'Page', exact: true }).click();
     await look('the sheet of a page');
-    await mill.getByRole('button', { name: 'Other names …' }).click();
+    await mill.getByRole('button', { name: 'Other names…' }).click();
     await look('other names');
     await mill.keyboard.press('Escape');
     await textOf(mill).click();

@@ -233,7 +233,7 @@ test('L7 a link shows its target’s present title, or words of its own; a merge
   await expect(gate).toHaveText('Sluice gate');
   await saved(page);
   const second = await openPage(page, 'Winch rating');
-  await pageMenu(page, 'Merge into another page …');
+  await pageMenu(page, 'Merge into another page…');
   await page.getByRole('combobox').fill('winch ratings');
   await page.getByRole('option', { name: /Winch ratings/u }).click();
   await expect(titleOf(page)).toHaveText('Winch ratings');
@@ -283,7 +283,7 @@ test('L8 a link tells its state without colour, and heals when its target comes 
 test('L13 a page is found and linked by any of its other names', async ({ pages }) => {
   const page = await pages({ 'Sluice gate': 'Elm.\n', Plan: 'First.\n' });
   const other = await secondWindow(page);
-  await pageMenu(page, 'Other names …');
+  await pageMenu(page, 'Other names…');
   const sheet = page.getByRole('dialog', { name: 'Other names of “Sluice gate”' });
   await sheet.getByRole('textbox', { name: 'Another name' }).fill('Seaward door');
   await sheet.getByRole('button', { name: 'Add the name' }).click();

@@ -1,10 +1,9 @@
 import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
-import { View } from 'react-native';
 import { HIGHLIGHTS } from '@glossarion/core/document';
 import { Action } from '../kit/Action';
+import { Group } from '../kit/Group';
 import { Sheet } from '../kit/Sheet';
-import { Words } from '../kit/Words';
 import { useAppSelector } from '../state/store';
 import { colour } from '../theme/tokens';
 import { actedRange, choose, countOf, idsInRange } from './chosen';
@@ -72,7 +71,7 @@ export function BlockMenu({ editor, pageId, acts, onClose }: BlockMenuProps) {
           <Action label="Excerpt to the page beside" onPress={act(() => acts.excerptBeside(lines, besideId))} />
         )}
       </Group>
-      <Group label="">
+      <Group>
         <Action
           label={count === 1 ? 'Delete line' : `Delete ${count} lines`}
           tone={colour.vermilion}
@@ -80,19 +79,6 @@ export function BlockMenu({ editor, pageId, acts, onClose }: BlockMenuProps) {
         />
       </Group>
     </Sheet>
-  );
-}
-
-function Group({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <View
-      role="group"
-      aria-label={label || undefined}
-      style={{ borderTopWidth: 1, borderTopColor: colour.rule, paddingTop: 6, marginTop: 6 }}
-    >
-      {label !== '' && <Words tone={colour.soft}>{label}</Words>}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 12 }}>{children}</View>
-    </View>
   );
 }
 

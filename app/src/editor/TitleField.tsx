@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { MAX_TITLE, writeTitle } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
+import { takeTypedAhead } from '../kit/typedAhead';
 
 interface TitleFieldProps {
   page: PageDocument;
@@ -26,8 +27,14 @@ export function TitleField({ page, onDone, hasFocus }: TitleFieldProps) {
   }, [document]);
 
   useEffect(() => {
-    if (hasFocus) element.current?.focus();
-  }, [hasFocus]);
+    const field = element.current;
+    if (!hasFocus || !field) return;
+    const ahead = takeTypedAhead();
+    if (ahead) writeTitle(document, `${field.textContent}${ahead}`.slice(0, MAX_TITLE), 'title');
+    field.focus();
+    window.getSelection()?.selectAllChildren(field);
+    window.getSelection()?.collapseToEnd();
+  }, [hasFocus, document]);
 
   return (
     <h1 className="title">

@@ -1,3 +1,6 @@
+import { idOf } from '../document/kinds';
+import type { NodeJson } from '../document/types';
+import { firstLineId } from '../parts/lift';
 import type { Act } from '.';
 import { NOTHING, type PlannedAct } from './act';
 import { isUnwritten } from './ask';
@@ -30,7 +33,18 @@ export const unmake: PlannedAct<Unmake> = {
     const undo: Act[] = [
       { do: 'make', id, kind, parentId, name, ...(pigment && { pigment }), ornament, description },
       { do: 'putBack', id, parentId, orderKey },
+      ...(kind === 'page' ? sameLines(id, outline.content(id)) : []),
     ];
     return { changes: [{ change: 'remove', id }], undo };
   },
 };
+
+/** A page that is made anew begins with a line of its own; what comes back to it stands at the lines it had. */
+function sameLines(id: string, nodes: readonly NodeJson[]): Act[] {
+  const made = firstLineId(id);
+  if (nodes.some((node) => idOf(node) === made)) return [];
+  return [
+    { do: 'putBlocks', id, afterId: null, nodes: [...nodes] },
+    { do: 'dropBlocks', id, blockIds: [made] },
+  ];
+}

@@ -22,7 +22,7 @@ export interface FoldedPage {
 
 /**
  * The acts that set a page's blocks back into the page above: in place of the line that links to it, else at the end.
- * Its title becomes a heading, links to the page lead there, and the page goes to the bin, empty.
+ * Its title becomes a heading, links to the page lead there, and the page goes to the bin, empty; without a title it is gone.
  */
 export function planFoldBack(into: { id: string; content: readonly NodeJson[] }, page: FoldedPage): Act[] {
   const index = into.content.findIndex((node) => isLinkLine(node, page.id));
@@ -57,7 +57,8 @@ export function planFoldBack(into: { id: string; content: readonly NodeJson[] },
   });
   if (firstId) acts.push({ do: 'addFormer', id: into.id, blockId: firstId, formerIds: [page.id] });
   if (line) acts.push({ do: 'dropBlocks', id: into.id, blockIds: [idOf(line)] });
-  acts.push({ do: 'bin', id: page.id });
+  // Without a title and its lines, nothing is left of it that the bin could show.
+  acts.push({ do: title === '' ? 'unmake' : 'bin', id: page.id });
   return acts;
 }
 

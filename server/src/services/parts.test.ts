@@ -113,7 +113,9 @@ test('lines are lifted to a page beneath and folded back to where they stood', a
 
   const unfold = await act({ do: 'foldBack', id: pageId });
   expect(await wordsOf(id)).toEqual(['a', 'b', 'b inside', 'c']);
-  expect((await person.get(`/pages/${pageId}`)).body).toMatchObject({ isDeleted: true });
+  // It had no title: nothing of it is left for the bin to show, and what led to it leads to its lines.
+  expect(((await person.get('/bin')).body as { id: string }[]).map((each) => each.id)).not.toContain(pageId);
+  expect((await person.get(`/blocks/${pageId}`)).body).toMatchObject({ pageId: id });
   await act(...unfold);
   expect(await wordsOf(pageId)).toEqual(['b', 'b inside']);
   await act(...undo);

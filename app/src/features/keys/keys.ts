@@ -1,7 +1,7 @@
 import type { EntryInfo } from '@glossarion/core/outline';
 import { api } from '../../state/api';
 import { ask, FRESH, store } from '../../state/store';
-import { marginToggled, noticed, searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
+import { marginToggled, noticed, searchOpened, sheetOpened, textOnlyToggled, type ChosenEntry } from '../../state/view';
 import { doAgain, takeBack } from '../../state/deeds';
 import { toggleContents } from '../../screen/contentsView';
 import { chosenOf, copyLink, makeOverviewPage, makePageAt, pinAll, setSeason, unpin } from '../outline/entryActs';
@@ -18,6 +18,12 @@ export interface KeyPlace {
   entryId: string | undefined;
 }
 
+/** All that are chosen, when the key is meant for one of them. */
+function chosenAlong(entryId: string): readonly string[] {
+  const chosen = store.getState().view.chosen ?? [];
+  return chosen.some(({ id }) => id === entryId) ? chosen.map(({ id }) => id) : [entryId];
+}
+
 export interface KeyAct {
   key: string;
   label: string;
@@ -27,20 +33,28 @@ export interface KeyAct {
 const { dispatch } = store;
 const needsEntry = () => void dispatch(noticed({ words: 'Open a page, a section or a notebook first.' }));
 
+const entryOf = (id: string) => ask(api.endpoints.entry.initiate(id, FRESH));
+
 const withEntry = (act: (entry: EntryInfo) => unknown) => async (place: KeyPlace) => {
   if (!place.entryId) return needsEntry();
-  const entry = await ask(api.endpoints.entry.initiate(place.entryId, FRESH));
-  await act(entry);
+  await act(await entryOf(place.entryId));
 };
-const chosenHere = (entry: EntryInfo) => ({ ...chosenOf(entry), title: entry.title });
 
-async function togglePin(entry: EntryInfo): Promise<unknown> {
+/** For the entry, or for all that are chosen along with it. */
+const withEntries = (act: (entries: ChosenEntry[], infos: EntryInfo[]) => unknown) => async (place: KeyPlace) => {
+  if (!place.entryId) return needsEntry();
+  const infos = await Promise.all(chosenAlong(place.entryId).map(entryOf));
+  await act(infos.map(chosenHere), infos);
+};
+const chosenHere = (entry: EntryInfo): ChosenEntry => ({ ...chosenOf(entry), title: entry.title });
+
+async function togglePins(entries: ChosenEntry[]): Promise<unknown> {
   const pins = await ask(api.endpoints.pins.initiate());
-  const isPinned = pins.some((pin) => pin.id === entry.id);
-  return isPinned ? unpin(entry) : pinAll([chosenHere(entry)]);
+  const free = entries.filter(({ id }) => !pins.some((pin) => pin.id === id));
+  return free.length === 0 ? unpin(entries) : pinAll(free);
 }
 
-const moveEntry = withEntry((entry) => dispatch(sheetOpened({ for: 'move', entries: [chosenHere(entry)] })));
+const moveEntries = withEntries((entries) => dispatch(sheetOpened({ for: 'move', entries })));
 
 /** The letters that act out of text, and in the strip. */
 export const KEY_ACTS: readonly KeyAct[] = [
@@ -70,7 +84,7 @@ export const KEY_ACTS: readonly KeyAct[] = [
     label: 'Send elsewhere',
     act: (place) => {
       const lines = chosenLines();
-      return lines ? sendLines(lines) : moveEntry(place);
+      return lines ? sendLines(lines) : moveEntries(place);
     },
   },
   {
@@ -85,11 +99,13 @@ export const KEY_ACTS: readonly KeyAct[] = [
   },
   { key: 'w', label: 'Write beside: keep this page beside the next', act: ({ entryId }) => keepBeside(entryId) },
   { key: 'r', label: 'Find and replace on this page', act: () => dispatch(searchOpened(true)) },
-  { key: 'p', label: 'Pin', act: withEntry(togglePin) },
+  { key: 'p', label: 'Pin', act: withEntries(togglePins) },
   {
     key: 'a',
     label: 'Lay aside, bring back',
-    act: withEntry((entry) => setSeason([chosenHere(entry)], entry.ownSeason ? 'now' : 'aside')),
+    act: withEntries((entries, infos) =>
+      setSeason(entries, infos.every(({ ownSeason }) => ownSeason !== null) ? 'now' : 'aside'),
+    ),
   },
   {
     key: 'v',

@@ -2,9 +2,9 @@ import { usePathname } from 'expo-router';
 import { useEffect, useRef } from 'react';
 import { useBlockPlaceQuery, useSettingsQuery } from '../../state/api';
 import { store, useAppDispatch } from '../../state/store';
-import { sheetOpened, stripOpened } from '../../state/view';
+import { chose, sheetOpened, stripOpened } from '../../state/view';
 import { doAgain, takeBack } from '../../state/deeds';
-import { isMakingPage } from '../outline/entryActs';
+import { isMakingPage } from '../outline/making';
 import { typeAhead } from '../../kit/typedAhead';
 import { actOf } from './keys';
 
@@ -69,7 +69,8 @@ export function useKeys(): void {
       if (event.key !== 'Shift') lastShift = 0;
     };
     const onKeyDown = (event: KeyboardEvent) => {
-      if (event.isComposing || event.defaultPrevented || isInText() || isAwaitingTitle()) return;
+      if (event.isComposing || event.defaultPrevented || isInText()) return;
+      if (isAwaitingTitle()) return void (typeAhead(event) && event.preventDefault());
       const dialog = document.querySelector('[role=dialog]');
       if (store.getState().view.sheet && !dialog?.contains(document.activeElement)) {
         // A sheet is on its way, or has not taken the focus yet.
@@ -77,6 +78,7 @@ export function useKeys(): void {
         if (typeAhead(event)) return event.preventDefault();
       }
       if (dialog || document.querySelector('.key-strip')) return;
+      if (event.key === 'Escape' && store.getState().view.chosen) return void dispatch(chose(null));
       if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         return void (event.shiftKey ? doAgain() : takeBack());

@@ -4,7 +4,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEve
 import { stepPlace, type Step, type Contents, type ContentsEntry } from '@glossarion/core/outline';
 import { useFoldMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
-import { chose, renaming, sheetOpened, toggledChosen } from '../../state/view';
+import { chose, noticed, renaming, sheetOpened, toggledChosen, type ChosenEntry } from '../../state/view';
 import { pigmentColour, type SpineName } from '../../theme/tokens';
 import { open } from '../../screen/navigation';
 import { contentsLines, siblingsOf, type ContentsLine } from './contentsLines';
@@ -54,20 +54,35 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
   const setFold = (entry: ContentsEntry, isOpen: boolean) => void fold({ id: entry.id, isOpen });
   const openEntry = (entry: ContentsEntry) => {
     if (entry.kind === 'page') open(`/p/${entry.id}`);
+    else if (isEmpty(entry)) dispatch(sheetOpened({ for: 'entry', entryId: entry.id }));
     else setFold(entry, !entry.isOpen);
   };
   const choose = (entry: ContentsEntry) => dispatch(toggledChosen(chosenOf(entry)));
+  /** All that are chosen, when it is one of them. */
+  const actedOn = (entry: ContentsEntry): ChosenEntry[] =>
+    chosen?.some((each) => each.id === entry.id) ? chosen : [chosenOf(entry)];
 
-  /** Moves by one step; the focus goes along. */
+  /** Moves by one step, all that are chosen along with it; the focus goes along. */
   const step = (entry: ContentsEntry, by: Step) => {
+    const moved = actedOn(entry)
+      .map(({ id }) => entries.get(id))
+      .filter((each) => each !== undefined);
+    if (moved.some(({ parentId, kind }) => parentId !== entry.parentId || kind !== entry.kind)) {
+      return void dispatch(noticed({ words: 'Those chosen stand in several places; “Move to…” takes them together.' }));
+    }
+    const siblings = siblingsOf(contents, entry.parentId);
+    const inOrder = siblings.filter(({ id }) => moved.some((each) => each.id === id));
+    // As if one of them stood for all: the last on the way down, else the first.
+    const standIn = by === 'down' ? inOrder.at(-1)! : inOrder[0]!;
+    const others = siblings.filter((each) => each.id === standIn.id || !inOrder.includes(each));
     const holder =
       entry.parentId === notebook.id ? { id: notebook.id, kind: 'notebook' as const, parentId: null } : null;
     const parent = holder ?? entries.get(entry.parentId ?? '') ?? null;
-    const place = stepPlace(by, entry, siblingsOf(contents, entry.parentId), parent);
+    const place = stepPlace(by, standIn, others, parent);
     if (!place) return;
     if (by === 'in' && place.parentId) void fold({ id: place.parentId, isOpen: true });
     setFocusedKey(entry.id);
-    void moveTo([chosenOf(entry)], place, by).then(() => focusSoon(entry.id));
+    void moveTo(inOrder.map(chosenOf), place, by).then(() => focusSoon(entry.id));
   };
   const focusSoon = (key: string) =>
     setTimeout(() => list.current?.querySelector<HTMLElement>(`[data-key="${key}"]`)?.focus(), 120);
@@ -120,8 +135,8 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
         },
       };
     }
-    const holdsAny = entry.pagesBeneath + entry.sectionsBeneath > 0;
-    const acted = chosen?.some((each) => each.id === entry.id) ? chosen : [chosenOf(entry)];
+    const holdsAny = !isEmpty(entry);
+    const acted = actedOn(entry);
     return {
       Enter: () => openEntry(entry),
       ' ': () => choose(entry),
@@ -139,6 +154,7 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
     };
   };
 
+  useFocusKept(lines, focusedKey, focusLine);
   const virtual = useDrawnLines(lines, isNarrow, scroller, list);
   const hereIndex = lines.findIndex((line) => line.key === hereId);
   const isScrolled = scroller() !== null;
@@ -191,6 +207,23 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
     </Box>
   );
 }
+
+/** Whoever was at a line that is gone goes on at the one that came to its place. */
+function useFocusKept(lines: readonly ContentsLine[], focusedKey: string | null, focusLine: (key: string) => void) {
+  const lastIndex = useRef(-1);
+  useEffect(() => {
+    const index = lines.findIndex(({ key }) => key === focusedKey);
+    const isGone = index < 0 && focusedKey !== null && lastIndex.current >= 0;
+    const next = isGone ? lines[Math.min(lastIndex.current, lines.length - 1)] : undefined;
+    lastIndex.current = index;
+    if (next && document.activeElement === document.body) focusLine(next.key);
+    // Only what is listed decides; focusing is the same whenever.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [lines, focusedKey]);
+}
+
+/** A section in which nothing stands: there is nothing to open, but something to begin. */
+const isEmpty = (entry: ContentsEntry): boolean => entry.pagesBeneath + entry.sectionsBeneath === 0;
 
 /** Which lines are drawn, and where: all of a short contents, of a long one those in view. */
 function useDrawnLines(

@@ -7,6 +7,8 @@ import { Tap } from '../../kit/Tap';
 import { Way } from '../../kit/Way';
 import { Words } from '../../kit/Words';
 import { open } from '../../screen/navigation';
+import { useAppDispatch } from '../../state/store';
+import { sheetOpened } from '../../state/view';
 import { useContentsQuery, useEntryQuery } from '../../state/api';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { ContentsTree } from './ContentsTree';
@@ -22,6 +24,7 @@ interface NotebookContentsProps {
 
 /** The contents of a notebook, as they stand beside a page or are drawn over it. */
 export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: NotebookContentsProps) {
+  const dispatch = useAppDispatch();
   const { data: notebook } = useEntryQuery(notebookId);
   const { data: contents } = useContentsQuery(notebookId);
   // A state and no ref: the lines of a long contents are drawn once what they are scrolled in is known.
@@ -54,7 +57,19 @@ export function NotebookContents({ notebookId, pageId, isNarrow, onClose }: Note
           isNarrow={isNarrow}
           scroller={() => scroller}
         />
-        <Action label="New page beside" tone={colour.soft} onPress={() => void makePageAt('beside', pageId)} />
+        <Box look="contents-tools">
+          <Action
+            label="New page"
+            aria-label="New page beside"
+            tone={colour.soft}
+            onPress={() => void makePageAt('beside', pageId)}
+          />
+          <Action
+            label="New section"
+            tone={colour.soft}
+            onPress={() => dispatch(sheetOpened({ for: 'make', kind: 'section', parentId: notebookId }))}
+          />
+        </Box>
       </Box>
     </Box>
   );

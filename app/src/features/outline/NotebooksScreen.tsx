@@ -189,7 +189,7 @@ function OpenNotebook({ notebook, shownId }: { notebook: ContentsEntry; shownId:
         </Words>
       )}
       <ContentsTree notebook={notebook} contents={contents} hereId={shownId} isNarrow={false} scroller={main} />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18, paddingTop: 8 }}>
+      <Box look="contents-tools">
         <Action label="New page" onPress={() => void makePage({ parentId: notebook.id })} />
         <Action
           label="New section"
@@ -202,7 +202,7 @@ function OpenNotebook({ notebook, shownId }: { notebook: ContentsEntry; shownId:
           tone={colour.soft}
           onPress={() => dispatch(sheetOpened({ for: 'entry', entryId: notebook.id }))}
         />
-      </View>
+      </Box>
     </View>
   );
 }

@@ -15,6 +15,7 @@ import { noticed, sheetOpened, type ChosenEntry } from '../../state/view';
 import { copyAddress } from '../../screen/copy';
 import { lastingAddress, open } from '../../screen/navigation';
 import { makeFromTemplate, templateFor } from '../templates/templateActs';
+import { makeOnce } from './making';
 import { perform } from '../../state/deeds';
 
 /** What can be done to entries of the outline, from the contents, a page's sheet, the keys or a picker alike. */
@@ -29,6 +30,7 @@ export const chosenOf = (entry: ContentsEntry | EntryInfo): ChosenEntry => ({
 /** “Sluice gate no. 2”, or how many. */
 const named = (entries: readonly { title: string }[]): string =>
   entries.length === 1 ? `“${entries[0]!.title}”` : `${entries.length} entries`;
+const wasOrWere = (entries: readonly unknown[]): string => (entries.length === 1 ? 'was' : 'were');
 const isOrAre = (entries: readonly unknown[]): string => (entries.length === 1 ? 'is' : 'are');
 
 /** Moves entries to a place, in the order they are given. */
@@ -64,8 +66,11 @@ export const pinAll = (entries: readonly ChosenEntry[]): Promise<boolean> =>
     `${named(entries)} ${isOrAre(entries)} pinned to the Desk.`,
   );
 
-export const unpin = (entry: { id: string; title: string }): Promise<boolean> =>
-  perform([{ do: 'unpin', id: entry.id }], `“${entry.title}” is not pinned any more.`);
+export const unpin = (entries: readonly { id: string; title: string }[]): Promise<boolean> =>
+  perform(
+    entries.map(({ id }): Act => ({ do: 'unpin', id })),
+    `${named(entries)} ${isOrAre(entries)} not pinned any more.`,
+  );
 
 export async function rename(entry: ChosenEntry, name: string): Promise<boolean> {
   if (name.trim() === entry.title) return true;
@@ -76,39 +81,43 @@ export async function rename(entry: ChosenEntry, name: string): Promise<boolean>
   return perform([{ do: 'name', id: entry.id, name: name.trim() }], `“${entry.title}” is now “${name.trim()}”.`);
 }
 
-export async function duplicate(entry: ChosenEntry): Promise<void> {
-  const copyId = newId();
-  const isDone = await perform([{ do: 'duplicate', id: entry.id, copyId }], `“${entry.title}” was copied.`);
-  if (isDone) open(entry.kind === 'page' ? `/p/${copyId}` : `/n/${copyId}`);
-}
+export const duplicate = (entry: ChosenEntry): Promise<void> =>
+  makeOnce(async () => {
+    const copyId = newId();
+    const isDone = await perform([{ do: 'duplicate', id: entry.id, copyId }], `“${entry.title}” was copied.`);
+    if (isDone) open(entry.kind === 'page' ? `/p/${copyId}` : `/n/${copyId}`);
+    return isDone;
+  });
 
-/** Pages that are being made: what is typed meanwhile is meant for their titles. */
-let making = 0;
-export const isMakingPage = (): boolean => making > 0;
+/** Copies several where they stand, and stays. */
+export const duplicateAll = (entries: readonly ChosenEntry[]): Promise<boolean> =>
+  perform(
+    entries.map(({ id }): Act => ({ do: 'duplicate', id, copyId: newId() })),
+    `${named(entries)} ${wasOrWere(entries)} copied.`,
+  );
 
 /** Makes a page, from the template of the place if it has one, and opens it with the cursor in its title. */
-export async function makePage(place: Place): Promise<void> {
-  making += 1;
-  try {
-    const templateId = place.parentId ? await templateFor(place.parentId) : null;
-    if (templateId) return await makeFromTemplate(templateId, place);
-    const id = newId();
-    const isDone = await perform([{ do: 'make', id, kind: 'page', name: '', ...place }], null);
-    if (isDone) open(`/p/${id}?at=title`);
-  } finally {
-    making -= 1;
-  }
+export const makePage = (place: Place): Promise<void> => makeOnce(() => made(place));
+
+async function made(place: Place): Promise<boolean> {
+  const templateId = place.parentId ? await templateFor(place.parentId) : null;
+  if (templateId) return makeFromTemplate(templateId, place);
+  const id = newId();
+  const isDone = await perform([{ do: 'make', id, kind: 'page', name: '', ...place }], null);
+  if (isDone) open(`/p/${id}?at=title`);
+  return isDone;
 }
 
 /** Beside a page, beneath anything, or at the end of what a page stands in. */
 export type NewPagePlace = 'beside' | 'beneath' | 'end';
 
-export async function makePageAt(where: NewPagePlace, id: string | undefined): Promise<void> {
-  making += 1;
-  const place = await placeOf(where, id).finally(() => (making -= 1));
-  if (place) await makePage(place);
-  else store.dispatch(noticed({ words: 'A page stands in a notebook. Make a notebook first.' }));
-}
+export const makePageAt = (where: NewPagePlace, id: string | undefined): Promise<void> =>
+  makeOnce(async () => {
+    const place = await placeOf(where, id);
+    if (place) return made(place);
+    store.dispatch(noticed({ words: 'A page stands in a notebook. Make a notebook first.' }));
+    return false;
+  });
 
 async function placeOf(where: NewPagePlace, id: string | undefined): Promise<Place | null> {
   if (id) {
@@ -122,14 +131,16 @@ async function placeOf(where: NewPagePlace, id: string | undefined): Promise<Pla
 }
 
 /** Makes a page with a live overview of what stands beneath something, first in it, and opens it. */
-export async function makeOverviewPage(entry: { id: string; title: string }): Promise<void> {
-  const id = newId();
-  const isDone = await perform(
-    [{ do: 'make', id, kind: 'page', parentId: entry.id, afterId: null, name: 'Overview', overviewOf: entry.id }],
-    `An overview of “${entry.title}” was made.`,
-  );
-  if (isDone) open(`/p/${id}`);
-}
+export const makeOverviewPage = (entry: { id: string; title: string }): Promise<void> =>
+  makeOnce(async () => {
+    const id = newId();
+    const isDone = await perform(
+      [{ do: 'make', id, kind: 'page', parentId: entry.id, afterId: null, name: 'Overview', overviewOf: entry.id }],
+      `An overview of “${entry.title}” was made.`,
+    );
+    if (isDone) open(`/p/${id}`);
+    return isDone;
+  });
 
 export const copyLink = (entry: { kind: EntryKind; id: string; title: string }): Promise<void> =>
   copyAddress(lastingAddress(entry.kind === 'page' ? 'p' : 'n', entry.id), entry.title, `this ${entry.kind}`);

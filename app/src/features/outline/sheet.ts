@@ -3,7 +3,8 @@ import { face, measure } from '../../theme/tokens';
 /** How the contents, the spines and what is dragged look. */
 export const outlineSheet = `
 .contents-head { display: block; text-decoration: none; }
-.contents-scroll { height: 100%; overflow-y: auto; box-sizing: border-box; padding: 16px 12px 40px 16px; }
+.contents-scroll { height: 100%; overflow-y: auto; box-sizing: border-box; padding: 16px 12px 0 16px; display: flex; flex-direction: column; }
+.contents-scroll > .contents { flex: 1 0 auto; padding-bottom: 24px; }
 .contents { font: 18px/23px ${face.interface}; color: var(--ink); padding-top: 2px; -webkit-user-select: none; user-select: none; }
 .contents[data-narrow='true'] { font-size: 16px; line-height: 20px; }
 .contents [role=treeitem] { -webkit-touch-callout: none; outline-offset: -2px; scroll-margin-block: 90px; cursor: pointer; touch-action: manipulation; }
@@ -36,7 +37,12 @@ export const outlineSheet = `
 [data-narrow='true'] .contents-fold, [data-narrow='true'] .contents-more { height: 30px; min-width: 26px; padding: 0 5px; margin: -8px -4px; }
 .contents-more { font-size: 20px; display: none; }
 .contents-page > .contents-more { margin-inline-start: auto; }
-.contents [role=treeitem]:focus-visible .contents-more, .contents[aria-multiselectable] .contents-more { display: block; }
+.contents [role=treeitem]:focus-visible .contents-more, .contents [aria-current] .contents-more, .contents[aria-multiselectable] .contents-more { display: block; }
+@media (hover: none) { .contents .contents-more { display: block; } }
+.contents-tools { display: flex; flex-wrap: wrap; column-gap: 18px; position: sticky; bottom: 0; z-index: 2; background: var(--ground); margin-top: 8px; padding: 2px 0; border-top: 1px solid var(--rule); }
+main .contents-tools { margin-inline: -20px; padding-inline: 20px; }
+@media (max-width: ${measure.wide - 1}px) { main .contents-tools { bottom: ${measure.bar}px; } }
+.contents-scroll .contents-tools { margin-inline: -16px -12px; padding-inline: 16px 12px; }
 @media (hover: hover) {
   .contents [role=treeitem]:hover .contents-more { display: block; }
   .contents[data-narrow='true'] .contents-page:hover .contents-date, .contents[data-narrow='true'] .contents-page:focus-visible .contents-date { display: none; }

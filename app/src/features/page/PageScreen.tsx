@@ -7,7 +7,7 @@ import { SEASON_WORDS } from '@glossarion/core/outline';
 import { usePageDocument } from '../../documents/session';
 import { PageEditor, TagText, TitleField } from '../../editor';
 import { lineActs } from '../parts/lineActs';
-import { api, usePageQuery } from '../../state/api';
+import { api, useBlockPlaceQuery, usePageQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { PageInfo } from '../../state/types';
 import { marginToggled } from '../../state/view';
@@ -54,17 +54,7 @@ export function PageScreen({ pageId, blockId = null, isNew = false }: PageScreen
   if (info?.mergedInto) return <Redirect href={`/p/${info.mergedInto}` as never} />;
   if (info?.day) return <DayScreen day={info.day} blockId={blockId} />;
   const isMissing = !isId(pageId) || (isError && (error as { status?: unknown }).status === 404);
-  if (isMissing) {
-    return (
-      <Screen label="Page">
-        <Trouble
-          title="Not here"
-          sentence="There is no such page in this account. It may have been deleted for good, or the address is not whole."
-          action={{ label: 'Open Today', onPress: () => open('/today') }}
-        />
-      </Screen>
-    );
-  }
+  if (isMissing) return <MissingPage pageId={pageId} />;
   return (
     <OpenPage
       key={pageId}
@@ -74,6 +64,25 @@ export function PageScreen({ pageId, blockId = null, isNew = false }: PageScreen
       isNew={isNew}
       onRetry={() => void refetch()}
     />
+  );
+}
+
+/** A page that is not there: its lines may have been set back into another, which its address leads to then. */
+function MissingPage({ pageId }: { pageId: string }) {
+  const { currentData: place, isError } = useBlockPlaceQuery(pageId, { skip: !isId(pageId) });
+  if (place?.pageId) return <Redirect href={`/b/${pageId}` as never} />;
+  return (
+    <Screen label="Page">
+      {isId(pageId) && !place && !isError ? (
+        <Loading />
+      ) : (
+        <Trouble
+          title="Not here"
+          sentence="There is no such page in this account. It may have been deleted for good, or the address is not whole."
+          action={{ label: 'Open Today', onPress: () => open('/today') }}
+        />
+      )}
+    </Screen>
   );
 }
 
@@ -196,6 +205,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
         <PageSheet
           info={info}
           content={body?.content ?? []}
+          glosses={margin.glosses}
           onShowMargin={isHiddenHere ? () => margin.change({ isHidden: false }) : null}
           onClose={() => setMenuOpen(false)}
         />

@@ -1,43 +1,57 @@
-import { View } from 'react-native';
 import type { NodeJson } from '@glossarion/core/document';
-import { splitHeadings } from '@glossarion/core/parts';
+import type { Gloss } from '@glossarion/core/margin';
+import { isLinkLine, splitHeadings } from '@glossarion/core/parts';
 import type { EntryInfo } from '@glossarion/core/outline';
+import { Offers, type Offer } from '../../kit/Offers';
+import { Sheet } from '../../kit/Sheet';
+import { Words } from '../../kit/Words';
+import { goForward } from '../../screen/navigation';
+import { usePinsQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { searchOpened, sheetOpened } from '../../state/view';
 import { colour } from '../../theme/tokens';
 import { keepBeside } from '../beside/besideActs';
+import { entryOffers } from '../outline/entryOffers';
 import { foldBack, splitPage } from '../parts/partActs';
-import { EntryDeeds } from '../outline/EntrySheet';
-import { Action } from '../../kit/Action';
-import { goForward } from '../../screen/navigation';
-import { Sheet } from '../../kit/Sheet';
-import { Words } from '../../kit/Words';
 import { Counts } from './Counts';
 
-/** What can be done with the page that is shown. */
 interface PageSheetProps {
   info: EntryInfo;
   /** The page as it stands in this window. */
   content: readonly NodeJson[];
+  /** What points here, the newest first. */
+  glosses: readonly Gloss[];
   /** Brings back the Margin that was hidden on this page. */
   onShowMargin: (() => void) | null;
   onClose: () => void;
 }
 
-export function PageSheet({ info, content, onShowMargin, onClose }: PageSheetProps) {
+/** What can be done with the page that is shown. */
+export function PageSheet({ info, content, glosses, onShowMargin, onClose }: PageSheetProps) {
   const dispatch = useAppDispatch();
-  const parts = [
-    ...(onShowMargin ? [{ label: 'Show its Margin again', act: onShowMargin }] : []),
-    { label: 'Find and replace here', act: () => dispatch(searchOpened(true)) },
-    { label: 'Keep beside', act: () => keepBeside(info.id) },
-    ...(splitHeadings(content).length > 0 ? [{ label: 'Split at headings', act: () => splitPage(info.id) }] : []),
-    ...(info.day === null
-      ? [
-          { label: 'Other names …', act: () => dispatch(sheetOpened({ for: 'names', entryId: info.id })) },
-          { label: 'Merge into another page …', act: () => dispatch(sheetOpened({ for: 'merge', entryId: info.id })) },
-        ]
-      : []),
-    ...(info.day === null ? [{ label: 'Fold back into the page above', act: () => foldBack(info.id) }] : []),
+  const { data: pins = [] } = usePinsQuery();
+  const showSheet = (sheet: Parameters<typeof sheetOpened>[0]) => dispatch(sheetOpened(sheet));
+  const [first, ...others] = entryOffers(
+    info,
+    pins.some((pin) => pin.id === info.id),
+  );
+  const isDay = info.day !== null;
+  const text: Offer[] = [
+    ...(onShowMargin ? [{ label: 'Show its Margin again', do: onShowMargin }] : []),
+    { label: 'Find and replace here', do: () => dispatch(searchOpened(true)) },
+    { label: 'Keep beside', do: () => keepBeside(info.id) },
+    ...(splitHeadings(content).length > 0 ? [{ label: 'Split at headings', do: () => splitPage(info.id) }] : []),
+    ...(canFoldBack(info, glosses) ? [{ label: foldBackWords(info), do: () => foldBack(info.id) }] : []),
+  ];
+  const names: Offer[] = isDay
+    ? []
+    : [
+        { label: 'Other names…', do: () => showSheet({ for: 'names', entryId: info.id }) },
+        { label: 'Merge into another page…', do: () => showSheet({ for: 'merge', entryId: info.id }) },
+      ];
+  const ways: Offer[] = [
+    { label: 'Places visited', do: () => showSheet({ for: 'visited' }) },
+    { label: 'Forward →', do: goForward },
   ];
   return (
     <Sheet title={info.title} onClose={onClose}>
@@ -45,29 +59,30 @@ export function PageSheet({ info, content, onShowMargin, onClose }: PageSheetPro
       <Words tone={colour.soft}>
         Changed {new Date(info.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.
       </Words>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
-        <Action label="Places visited" onPress={() => dispatch(sheetOpened({ for: 'visited' }))} />
-        <Action
-          label="Forward →"
-          onPress={() => {
-            onClose();
-            goForward();
-          }}
-        />
-      </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
-        {parts.map(({ label, act }) => (
-          <Action
-            key={label}
-            label={label}
-            onPress={() => {
-              onClose();
-              void act();
-            }}
-          />
-        ))}
-      </View>
-      <EntryDeeds entry={info} onClose={onClose} />
+      <Offers
+        groups={[
+          ...(first ? [first] : []),
+          { label: 'Its text', offers: [...text, ...names] },
+          { label: 'Ways', offers: ways },
+          ...others,
+        ]}
+        onClose={onClose}
+      />
     </Sheet>
   );
 }
+
+/**
+ * A page with nothing beneath it can be set back into the page above; one that was lifted from a day stands in a
+ * notebook, and goes back to the one page that has a line for it alone.
+ */
+function canFoldBack(info: EntryInfo, glosses: readonly Gloss[]): boolean {
+  if (info.day !== null || info.isDeleted || info.pagesBeneath > 0) return false;
+  return info.trail.at(-1)?.kind === 'page' || linesFor(info, glosses) === 1;
+}
+
+const linesFor = (info: EntryInfo, glosses: readonly Gloss[]): number =>
+  new Set(glosses.filter(({ node }) => isLinkLine(node, info.id)).map(({ pageId }) => pageId)).size;
+
+const foldBackWords = (info: EntryInfo): string =>
+  info.trail.at(-1)?.kind === 'page' ? 'Fold back into the page above' : 'Fold back to its line';

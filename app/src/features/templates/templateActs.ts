@@ -23,8 +23,8 @@ export const oneUse = (templateId: string, answers: Record<string, string> = {})
 
 const templates = () => ask(api.endpoints.templates.initiate(undefined, FRESH));
 
-/** Makes a page from a template; what the template asks is asked first. */
-export async function makeFromTemplate(templateId: string, place: Place, name = ''): Promise<void> {
+/** Makes a page from a template; what the template asks is asked first. False when none was made. */
+export async function makeFromTemplate(templateId: string, place: Place, name = ''): Promise<boolean> {
   const template = (await templates()).find((each) => each.id === templateId);
   if (template && template.questions.length > 0) {
     const { parentId, afterId } = place;
@@ -32,9 +32,9 @@ export async function makeFromTemplate(templateId: string, place: Place, name = 
       store.dispatch(
         sheetOpened({ for: 'template', templateId, place: { parentId, ...(afterId !== undefined && { afterId }) } }),
       );
-    return;
+    return true;
   }
-  await makeFilled(templateId, place, {}, name);
+  return makeFilled(templateId, place, {}, name);
 }
 
 export async function makeFilled(
@@ -42,20 +42,21 @@ export async function makeFilled(
   place: Place,
   answers: Record<string, string>,
   name = '',
-): Promise<void> {
+): Promise<boolean> {
   const id = newId();
   const isDone = await perform(
     [{ do: 'make', id, kind: 'page', name, ...place, from: oneUse(templateId, answers) }],
     null,
   );
-  if (!isDone) return;
+  if (!isDone) return false;
   const entry = await ask(api.endpoints.entry.initiate(id, FRESH));
   open(entry.name === '' ? `/p/${id}?at=title` : `/p/${id}`);
+  return true;
 }
 
 /** The page after this one in its series: of the same template, its number counted on. */
-export async function makeNext(entry: EntryInfo): Promise<void> {
-  if (!entry.parentId) return;
+export async function makeNext(entry: EntryInfo): Promise<boolean> {
+  if (!entry.parentId) return false;
   const place = { parentId: entry.parentId, afterId: entry.id };
   const name = nextTitle(entry.title);
   if (entry.madeFrom && (await templates()).some(({ id }) => id === entry.madeFrom)) {
@@ -64,6 +65,7 @@ export async function makeNext(entry: EntryInfo): Promise<void> {
   const id = newId();
   const isDone = await perform([{ do: 'make', id, kind: 'page', name, ...place }], null);
   if (isDone) open(`/p/${id}`);
+  return isDone;
 }
 
 export const setTemplate = (entry: EntryInfo, isTemplate: boolean): Promise<boolean> =>

@@ -1,0 +1,135 @@
+import { act, ask, line, lines, openNotebook, said, START, tree } from './support/outline';
+import { expect, isPhone, openPage, saved, test, textOf } from './support/test';
+
+/** What every hand needs in the contents and the menus of what stands in them. */
+
+const title = (page: Parameters<typeof openPage>[0]) => page.getByRole('textbox', { name: 'Title', exact: true });
+
+test('W4 several chosen act together for every key, and for the menu of each of them', async ({ outline }) => {
+  test.skip(isPhone(outline), 'keys; the bar and the menu are the same on a phone');
+  await openNotebook(outline);
+  const chooseTwo = async () => {
+    await line(outline, 'Tailrace').focus();
+    await outline.keyboard.press('Space');
+    await line(outline, 'Stop logs').focus();
+    await outline.keyboard.press('Space');
+    await expect(outline.getByRole('status').filter({ hasText: '2 chosen' })).toBeVisible();
+  };
+  await chooseTwo();
+  await outline.keyboard.press('Alt+ArrowUp');
+  await expect
+    .poll(() => lines(outline))
+    .toEqual([START[0], '  Tailrace', '  Stop logs', START[1], START[2], ...START.slice(5)]);
+  await outline.keyboard.press('Alt+ArrowDown');
+  await expect.poll(() => lines(outline)).toEqual(START);
+  await outline.keyboard.press('Alt+Shift+ArrowRight');
+  await expect
+    .poll(() => lines(outline))
+    .toEqual([...START.slice(0, 3), '    Tailrace', '    Stop logs', ...START.slice(5)]);
+  await outline.keyboard.press('Alt+Shift+ArrowLeft');
+  await expect.poll(() => lines(outline)).toEqual(START);
+  await line(outline, 'Stop logs').focus();
+  await outline.keyboard.press('p');
+  await expect(said(outline, '2 entries are pinned to the Desk.')).toBeVisible();
+  await outline.keyboard.press('a');
+  await expect(said(outline, '2 entries are laid aside.')).toBeVisible();
+  await outline.keyboard.press('Escape');
+  await outline.keyboard.press('z');
+  await expect.poll(() => lines(outline)).toEqual(START);
+  await outline.keyboard.press('Escape');
+  await chooseTwo();
+  await ask(outline, line(outline, 'Tailrace'));
+  const dialog = outline.getByRole('dialog', { name: '2 chosen' });
+  await expect(dialog).toContainText('Tailrace · Stop logs');
+  await dialog.getByRole('button', { name: 'Delete them' }).click();
+  await expect(said(outline, '2 entries are in the bin.')).toBeVisible();
+  await outline.keyboard.press('z');
+  await expect.poll(() => lines(outline)).toEqual(START);
+});
+
+test('W3 W4 what is typed after n and u is the title; a second tap makes no second page; menus show that they are there', async ({
+  outline,
+}) => {
+  await openNotebook(outline);
+  const tools = line(outline, 'Pit wheel cogs').getByRole('button', { name: 'What can be done with Pit wheel cogs' });
+  if (isPhone(outline)) await expect(tools).toBeVisible();
+  await openPage(outline, 'Stop logs');
+  await outline.locator('main').focus();
+  await outline.keyboard.press('n');
+  await outline.keyboard.type('Penstock');
+  await expect(title(outline)).toHaveText('Penstock');
+  await saved(outline);
+  await outline.locator('main').focus();
+  await outline.keyboard.press('u');
+  await outline.keyboard.type('Rack and pinion');
+  await expect(title(outline)).toHaveText('Rack and pinion');
+  await expect(title(outline)).toBeFocused();
+  await saved(outline);
+
+  await outline.getByRole('button', { name: 'Page', exact: true }).click();
+  await outline.getByRole('dialog').getByRole('button', { name: 'Next in the series' }).dblclick();
+  await expect(title(outline)).not.toHaveText('Rack and pinion');
+  await openNotebook(outline);
+  await outline.getByRole('button', { name: 'New page', exact: true }).dblclick();
+  await expect(title(outline)).toBeFocused();
+  await outline.keyboard.type('One only');
+  await saved(outline);
+  await openNotebook(outline);
+  await expect
+    .poll(() => lines(outline))
+    .toEqual([
+      'One only',
+      ...START.slice(0, 5),
+      '  Penstock',
+      '    Rack and pinion',
+      '    Rack and pinion 2',
+      ...START.slice(5),
+    ]);
+});
+
+test('W3 W4 new pages and sections are within reach of a long notebook; an empty section says what to do', async ({
+  outline,
+}) => {
+  await openNotebook(outline);
+  await outline.evaluate(() => (document.getElementById('main')!.scrollTop = 0));
+  const make = outline.getByRole('button', { name: 'New section', exact: true });
+  await expect(make).toBeInViewport();
+  await make.click();
+  await outline.getByRole('textbox', { name: 'Name' }).fill('Ropes');
+  await outline.getByRole('button', { name: 'Make section' }).click();
+  await line(outline, 'Ropes').click();
+  const dialog = outline.getByRole('dialog', { name: 'Ropes' });
+  await expect(dialog).toContainText('Nothing stands here yet.');
+  await dialog.getByRole('button', { name: 'New page here' }).click();
+  await expect(title(outline)).toBeFocused();
+});
+
+test('X9 folding back leaves nothing nameless in the bin, and is offered only where it can be done', async ({
+  outline,
+}) => {
+  await openPage(outline, 'Tailrace');
+  const menu = async () => {
+    await outline.getByRole('button', { name: 'Page', exact: true }).click();
+    return outline.getByRole('dialog');
+  };
+  await expect((await menu()).getByRole('button', { name: 'Copy link' })).toBeVisible();
+  await expect(outline.getByRole('button', { name: /Fold back/u })).toHaveCount(0);
+  await outline.keyboard.press('Escape');
+  await openPage(outline, 'Sluice gate');
+  await (await menu()).getByRole('button', { name: 'New page beneath' }).click();
+  await expect(title(outline)).toBeFocused();
+  await outline.keyboard.press('Enter');
+  await outline.keyboard.type('grease the winch');
+  await saved(outline);
+  const address = outline.url();
+  await (await menu()).getByRole('button', { name: 'Fold back into the page above' }).click();
+  await expect(title(outline)).toHaveText('Sluice gate');
+  await expect(textOf(outline)).toContainText('grease the winch');
+  // Its own address leads to its lines.
+  await outline.goto(address);
+  await expect(title(outline)).toHaveText('Sluice gate');
+  await openPage(outline, 'Pintle');
+  await expect((await menu()).getByRole('button', { name: 'Fold back into the page above' })).toBeVisible();
+  await outline.goto(new URL('/bin', outline.url()).href);
+  await expect(outline.getByText('The bin is empty')).toBeVisible();
+});
