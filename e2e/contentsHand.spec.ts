@@ -1,4 +1,4 @@
-import { act, ask, line, lines, openNotebook, said, START, tree } from './support/outline';
+import { ask, line, lines, openNotebook, said, START } from './support/outline';
 import { expect, isPhone, openPage, saved, test, textOf } from './support/test';
 
 /** What every hand needs in the contents and the menus of what stands in them. */

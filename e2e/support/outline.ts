@@ -121,3 +121,13 @@ export async function drag(page: Page, from: Locator, to: Locator, height: numbe
 
 /** The notice that says what was done. */
 export const said = (page: Page, words: string): Locator => page.getByRole('status').filter({ hasText: words });
+
+/** Draws something down by a finger, so many pixels. */
+export async function touchDrag(page: Page, from: Locator, by: number): Promise<void> {
+  const start = await centre(from);
+  await touch(page, 'touchStart', [start]);
+  for (let step = 1; step <= 8; step += 1) {
+    await touch(page, 'touchMove', [{ x: start.x, y: start.y + (by * step) / 8 }]);
+  }
+  await touch(page, 'touchEnd', []);
+}

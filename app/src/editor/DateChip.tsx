@@ -2,6 +2,8 @@ import type { Editor } from '@tiptap/core';
 import { useLayoutEffect, useRef } from 'react';
 import { createPortal } from 'react-dom';
 import { dayTitleWithYear } from '@glossarion/core/journal';
+import { placeBeside } from '../kit/placed';
+import { caretBox } from './caretBox';
 import { acceptDate, type DateOffer } from './dateOffers';
 
 /** The offer to link a date that was just written to its day, beneath it. */
@@ -10,9 +12,7 @@ export function DateChip({ editor, offer }: { editor: Editor; offer: DateOffer }
   useLayoutEffect(() => {
     const element = chip.current;
     if (!element || offer.to > editor.state.doc.content.size) return;
-    const at = editor.view.coordsAtPos(offer.from);
-    element.style.left = `${Math.max(8, Math.min(at.left, window.innerWidth - element.offsetWidth - 8))}px`;
-    element.style.top = `${at.bottom + 4}px`;
+    void placeBeside({ getBoundingClientRect: () => caretBox(editor, offer.from) }, element, { away: 4 });
   });
   return createPortal(
     <button

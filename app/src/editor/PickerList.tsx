@@ -1,5 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
+import { placeBeside } from '../kit/placed';
+import { caretBox } from './caretBox';
 import { hasPointerMoved } from '../kit/movedPointer';
 import { createPortal } from 'react-dom';
 
@@ -37,7 +39,6 @@ interface PickerListProps {
 }
 
 /** Between the list, the line it belongs to and the edge of the window. */
-const EDGE = 6;
 const LEAST_HEIGHT = 120;
 const WIDTH = 330;
 
@@ -86,21 +87,14 @@ export function PickerList({
   useLayoutEffect(() => {
     const element = list.current;
     if (!element) return;
-    const caret = editor.view.coordsAtPos(from);
     element.style.maxHeight = '';
-    const wanted = element.offsetHeight;
-    const bottom =
-      document.querySelector('.toolbar')?.getBoundingClientRect().top ??
-      window.visualViewport?.height ??
-      window.innerHeight;
-    const [roomAbove, roomBelow] = [caret.top - 2 * EDGE, bottom - caret.bottom - 2 * EDGE];
+    const end = window.visualViewport?.height ?? window.innerHeight;
+    const toolbar = document.querySelector('.toolbar')?.getBoundingClientRect().top ?? end;
+    const caret = { getBoundingClientRect: () => caretBox(editor, from) };
     // What is typed stays in sight, however little room a phone's keyboard leaves.
-    const isBelow = wanted <= roomBelow || roomBelow >= roomAbove;
-    const height = Math.min(wanted, Math.max(LEAST_HEIGHT, isBelow ? roomBelow : roomAbove));
-    element.style.maxHeight = `${height}px`;
-    element.style.left = `${Math.max(8, Math.min(caret.left, window.innerWidth - element.offsetWidth - 8))}px`;
-    element.style.top = `${isBelow ? caret.bottom + EDGE : Math.max(EDGE, caret.top - height - EDGE)}px`;
-    element.querySelector('.choice.active')?.scrollIntoView({ block: 'nearest' });
+    void placeBeside(caret, element, { bottom: Math.max(0, end - toolbar), leastHeight: LEAST_HEIGHT }).then(() =>
+      element.querySelector('.choice.active')?.scrollIntoView({ block: 'nearest' }),
+    );
   });
 
   if (choices.length === 0 && !hint && !filter) return null;

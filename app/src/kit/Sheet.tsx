@@ -3,6 +3,8 @@ import { createPortal } from 'react-dom';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import { colour, measure } from '../theme/tokens';
 import { useModal } from './useModal';
+import { useSwipeDown } from './useSwipeDown';
+import { Box } from './Box';
 import { Words } from './Words';
 
 interface SheetProps {
@@ -17,6 +19,7 @@ export function Sheet({ title, onClose, children }: SheetProps) {
   const isWide = width >= measure.wide;
   const dialog = useRef<View>(null);
   useModal(dialog, onClose);
+  useSwipeDown(dialog, !isWide, onClose);
 
   // Beside everything else, so that nothing of the screen lies over it.
   return createPortal(
@@ -53,6 +56,7 @@ export function Sheet({ title, onClose, children }: SheetProps) {
           boxShadow: `0 8px 32px ${colour.shadow}`,
         }}
       >
+        {!isWide && <Box look="grab" aria-hidden />}
         <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: 20, paddingRight: 8, paddingTop: 8 }}>
           <Words face="writing" size={21} weight="700" style={{ flex: 1 }} role="heading" aria-level={2}>
             {title}

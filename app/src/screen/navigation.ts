@@ -1,4 +1,5 @@
 import { router } from 'expo-router';
+import { canStepBack } from '../kit/covers';
 import { api } from '../state/api';
 import { ask, store, targetOf } from '../state/store';
 import { besideOpened } from '../state/view';
@@ -44,8 +45,9 @@ export const openPlace = (address: string): void => router.navigate(address as n
 /** Takes a word off the address without a step in the history. */
 export const leaveOut = (name: string): void => router.setParams({ [name]: undefined } as never);
 
+/** The window's own step: the router would still be on its way when the next step is asked for. */
 export function goBack(): void {
-  if (router.canGoBack()) router.back();
+  if (canStepBack()) window.history.back();
   else router.replace('/today' as never);
 }
 

@@ -1,29 +1,11 @@
 import { useEffect, useRef } from 'react';
-
-/**
- * Keeps for each visited address of this window how far it was scrolled, so that Back and reload return to the exact
- * spot. Each entry of the window's history has a number of its own in its state.
- */
-
-const KEY = 'glossarion-places';
-const entryKey = (): string => String((window.history.state as { id?: string } | null)?.id ?? window.location.pathname);
-
-function read(): Record<string, number> {
-  try {
-    return JSON.parse(sessionStorage.getItem(KEY) ?? '{}') as Record<string, number>;
-  } catch {
-    return {};
-  }
-}
-
-let places = read();
-const keyOf = (address: string): string => `${entryKey()} ${address}`;
+import { keepPlace, keptPlace } from './keptPlaces';
 
 /**
  * Whether this entry of the history was shown before: it is being returned to. A new entry has no number yet when its
  * screen is first drawn, but its address together with the number of the one before is in no memory either.
  */
-export const isRemembered = (address: string): boolean => keyOf(address) in places;
+export const isRemembered = (address: string): boolean => keptPlace(address) !== undefined;
 
 /** How long content that is still arriving is waited for. */
 const WAIT = 4000;
@@ -34,7 +16,8 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
   useEffect(() => {
     const scrolled = element.current;
     if (!scrolled) return;
-    const wanted = places[keyOf(address)];
+    const kept = keptPlace(address);
+    const wanted = typeof kept === 'number' ? kept : undefined;
     let isRestoring = wanted !== undefined && wanted > 0;
     if (wanted === undefined && !hasOwnPlace) scrolled.scrollTop = 0;
     const restore = () => {
@@ -54,8 +37,7 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
     const onScroll = () => {
       if (isRestoring) return;
       // The number of a new entry is known by the time it is scrolled.
-      places = { ...places, [keyOf(address)]: scrolled.scrollTop };
-      sessionStorage.setItem(KEY, JSON.stringify(places));
+      keepPlace(address, scrolled.scrollTop);
     };
     const onTouch = () => stop();
     scrolled.addEventListener('scroll', onScroll, { passive: true });

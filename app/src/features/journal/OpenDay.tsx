@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import { dayTitle } from '@glossarion/core/journal';
 import { usePageDocument } from '../../documents/session';
@@ -8,6 +8,7 @@ import { useDayQuery } from '../../state/api';
 import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
+import { useMarginSheet } from '../margin/useMarginSheet';
 import { KeptCopies } from '../../screen/KeptCopies';
 import { useLanding } from '../../screen/useLanding';
 import { Loading } from '../../kit/Loading';
@@ -29,16 +30,11 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
   const page = usePageDocument(pageId, day);
   const { data: info } = useDayQuery(day);
   const [body, setBody] = useState<BodyJson | null>(null);
-  const [sheet, setSheet] = useState<{ isOpen: boolean; lineId: string | null }>({ isOpen: false, lineId: null });
+  const { drawn, toggle, showLine } = useMarginSheet(pageId);
   const text = useRef<HTMLDivElement>(null);
   const margin = useMargin(pageId, body);
   const { groups } = margin;
   useLanding(blockId, body !== null);
-
-  useEffect(() => {
-    // A margin sheet is the head day's alone: it lies over the foot of the screen.
-    if (!isHead) setSheet({ isOpen: false, lineId: null });
-  }, [isHead]);
 
   return (
     <Box role="region" look="day" aria-label={dayTitle(day)} dataSet={{ day }}>
@@ -57,20 +53,13 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
             text={text}
             focus={hasFocus ? 'start' : null}
           />
-          <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />
+          <MarginCounts groups={groups} text={text} onOpen={showLine} />
         </Box>
       ) : (
         <Loading />
       )}
-      {isHead && (
-        <MarginSheet
-          margin={margin}
-          title={dayTitle(day)}
-          day={day}
-          isOpen={sheet.isOpen}
-          lineId={sheet.lineId}
-          onToggle={(isOpen) => setSheet({ isOpen, lineId: null })}
-        />
+      {(isHead || drawn.isOpen) && (
+        <MarginSheet margin={margin} title={dayTitle(day)} day={day} drawn={drawn} onToggle={toggle} />
       )}
     </Box>
   );

@@ -4,6 +4,7 @@ import { stripOpened } from '../../state/view';
 import { actOf, KEY_ACTS } from './keys';
 import { entryHere, useShownEntry } from './useKeys';
 import { Box } from '../../kit/Box';
+import { useCover } from '../../kit/covers';
 import { Tap } from '../../kit/Tap';
 import { Said } from '../../kit/Words';
 
@@ -30,6 +31,7 @@ function OpenStrip() {
   }, [before]);
 
   const close = () => void dispatch(stripOpened(false));
+  useCover(true, close);
   const run = (key: string) => {
     const act = actOf(key);
     if (!act) return;

@@ -1,10 +1,13 @@
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef, type ReactNode } from 'react';
 import { GlossView } from './GlossView';
 import { linkedWords } from './MarginHead';
 import { MarginFoot, MarginGroups, MarginTools, OlderGlosses } from './marginParts';
 import { isFiltered } from './marginView';
 import { BESIDE, glossKey, type MarginState } from './useMargin';
+import { isRemembered, useScrollMemory } from '../../screen/scrollMemory';
 import { Fold } from '../../kit/Fold';
+import { useSwipeDown } from '../../kit/useSwipeDown';
+import { marginScroll, type DrawnMargin } from './useMarginSheet';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
 import { Said } from '../../kit/Words';
@@ -14,36 +17,32 @@ interface MarginSheetProps {
   title: string;
   /** The day, when the page is a day’s. */
   day?: string | null;
-  /** Whether it is drawn up, and the line whose glosses were asked for. */
-  isOpen: boolean;
-  lineId: string | null;
+  drawn: DrawnMargin;
   onToggle: (isOpen: boolean) => void;
 }
 
 /** The Margin on a phone: a strip above the bar that is drawn up to a sheet. */
-export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggle }: MarginSheetProps) {
-  const list = useRef<HTMLDivElement>(null);
+export function MarginSheet({ margin, title, day = null, drawn, onToggle }: MarginSheetProps) {
+  const { isOpen, lineId } = drawn;
+  const sheet = useRef<HTMLElement>(null);
   const { total, alsoNamed, kin, view, groups } = margin;
   const { group = 'line', isFolded = false } = view;
 
-  useEffect(() => {
-    if (!isOpen) return;
-    const asked = list.current?.querySelector<HTMLElement>(`[data-line='${lineId ?? 'head'}']`);
-    if (lineId !== null) asked?.scrollIntoView({ block: 'start' });
-  }, [isOpen, lineId]);
+  const close = useCallback(() => onToggle(false), [onToggle]);
+  useSwipeDown(sheet, isOpen, close);
 
   useEffect(() => {
     if (!isOpen) return;
-    const close = (event: KeyboardEvent) => {
-      if (event.key === 'Escape') onToggle(false);
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') close();
     };
-    document.addEventListener('keydown', close);
-    return () => document.removeEventListener('keydown', close);
-  }, [isOpen, onToggle]);
+    document.addEventListener('keydown', onKeyDown);
+    return () => document.removeEventListener('keydown', onKeyDown);
+  }, [isOpen, close]);
 
   if (total === 0 && alsoNamed === 0 && kin === 0) return null;
   return (
-    <Box role="complementary" look={isOpen ? 'margin-sheet open' : 'margin-sheet'} aria-label="Margin">
+    <Box ref={sheet} role="complementary" look={isOpen ? 'margin-sheet open' : 'margin-sheet'} aria-label="Margin">
       <Tap look="margin-grab" aria-expanded={isOpen} onPress={() => onToggle(!isOpen)}>
         <Box look="grab" />
         <Said look="margin-grab-words">
@@ -52,7 +51,7 @@ export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggl
         </Said>
       </Tap>
       {isOpen && (
-        <Box ref={list} look="margin-list" tabIndex={0} role="group" aria-label="Lines that point here">
+        <Drawn key={lineId} pageId={margin.pageId} lineId={lineId}>
           {(total > 0 || isFiltered(view)) && (
             <Fold label="Show" look="margin-show-sheet">
               <MarginTools margin={margin} />
@@ -71,8 +70,23 @@ export function MarginSheet({ margin, title, day = null, isOpen, lineId, onToggl
           )}
           {margin.count > BESIDE && <OlderGlosses margin={margin} root=".margin-list" />}
           <MarginFoot pageId={margin.pageId} title={title} day={day} />
-        </Box>
+        </Drawn>
       )}
+    </Box>
+  );
+}
+
+/** What is drawn up: scrolled to the line that was asked for, or to where it was left. */
+function Drawn({ pageId, lineId, children }: { pageId: string; lineId: string | null; children: ReactNode }) {
+  const name = marginScroll(pageId);
+  const list = useScrollMemory(name, true);
+  useEffect(() => {
+    if (lineId === null || isRemembered(name)) return;
+    list.current?.querySelector<HTMLElement>(`[data-line='${lineId}']`)?.scrollIntoView({ block: 'start' });
+  }, [lineId, name, list]);
+  return (
+    <Box ref={list} look="margin-list" tabIndex={0} role="group" aria-label="Lines that point here">
+      {children}
     </Box>
   );
 }

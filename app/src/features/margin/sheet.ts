@@ -55,7 +55,7 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .margin-sheet { position: fixed; left: 0; right: 0; bottom: ${measure.bar}px; z-index: 15; background: var(--ground); border-top: 1px solid var(--rule); display: flex; flex-direction: column; }
 .margin-sheet.open { border-radius: 14px 14px 0 0; box-shadow: 0 -8px 24px var(--shadow); height: min(46vh, 420px); }
 .margin-grab { border: 0; background: none; display: block; width: 100%; min-height: 44px; padding: 6px 18px 4px; text-align: start; cursor: pointer; flex: none; }
-.margin-grab .grab { display: block; width: 44px; height: 4px; border-radius: 2px; background: var(--leader); margin: 0 auto 5px; }
+.margin-grab .grab { margin: 0 auto 5px; }
 .margin-grab-words { font: 15px/22px ${face.interface}; color: var(--soft); }
 .margin-grab-words .strong { font: 700 18px/22px ${face.writing}; color: var(--ink); margin-inline-end: 10px; }
 .margin-list { overflow-y: auto; padding: 2px 18px 18px; flex: 1; outline-offset: -2px; }

@@ -19,6 +19,7 @@ import { MarginColumn } from '../margin/MarginColumn';
 import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
+import { useMarginSheet } from '../margin/useMarginSheet';
 import { later } from '../../kit/later';
 import { Loading } from '../../kit/Loading';
 import { leaveOut, open, openTarget } from '../../screen/navigation';
@@ -104,7 +105,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
   }, [isMadeNow, isTitleShown]);
   const [body, setBody] = useState<BodyJson | null>(null);
   const [focus, setFocus] = useState<string | null>(null);
-  const [sheet, setSheet] = useState<{ isOpen: boolean; lineId: string | null }>({ isOpen: false, lineId: null });
+  const sheet = useMarginSheet(pageId);
   const [isMenuOpen, setMenuOpen] = useState(false);
   const text = useRef<HTMLDivElement>(null);
   const margin = useMargin(pageId, body);
@@ -169,9 +170,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
                     text={text}
                     focus={focus}
                   />
-                  {!hasMargin && !isHiddenHere && (
-                    <MarginCounts groups={groups} text={text} onOpen={(lineId) => setSheet({ isOpen: true, lineId })} />
-                  )}
+                  {!hasMargin && !isHiddenHere && <MarginCounts groups={groups} text={text} onOpen={sheet.showLine} />}
                 </Box>
               </>
             ) : page?.missing ? (
@@ -193,13 +192,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
         {hasBeside && keptId && <BesidePage key={keptId} pageId={keptId} />}
       </Box>
       {!hasMargin && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && !isHiddenHere && (
-        <MarginSheet
-          margin={margin}
-          title={info?.title ?? ''}
-          isOpen={sheet.isOpen}
-          lineId={sheet.lineId}
-          onToggle={(isOpen) => setSheet({ isOpen, lineId: null })}
-        />
+        <MarginSheet margin={margin} title={info?.title ?? ''} drawn={sheet.drawn} onToggle={sheet.toggle} />
       )}
       {isMenuOpen && info && (
         <PageSheet

@@ -7,7 +7,9 @@ import { BodyView, editedLink } from '../../editor';
 import { useGlimpseQuery } from '../../state/api';
 import { store } from '../../state/store';
 import { besideOpened } from '../../state/view';
-import { pigmentColour } from '../../theme/tokens';
+import { measure, pigmentColour } from '../../theme/tokens';
+import { useCover } from '../../kit/covers';
+import { placeBeside } from '../../kit/placed';
 import { copyAddress } from '../../screen/copy';
 import { addressOf, lastingAddress, openTarget } from '../../screen/navigation';
 import { trailWords } from '../../screen/words';
@@ -17,7 +19,7 @@ import { Box } from '../../kit/Box';
 import { Paragraph, Said } from '../../kit/Words';
 import { Tap } from '../../kit/Tap';
 
-const AWAY = 6;
+const canHover = (): boolean => window.matchMedia('(hover: hover)').matches;
 
 /** What a link leads to, at a glance, and what can be done with the link. */
 export function PreviewCard({ shown, onClose }: { shown: Previewed; onClose: () => void }) {
@@ -29,14 +31,12 @@ export function PreviewCard({ shown, onClose }: { shown: Previewed; onClose: () 
   useLayoutEffect(() => {
     const element = card.current;
     if (!element || !shown.link.isConnected) return;
+    // Beside the first of the lines that a long link runs over.
     const [first] = shown.link.getClientRects();
-    if (!first) return;
-    const height = element.offsetHeight;
-    const bar = window.innerWidth < 720 ? 70 : 0;
-    const isBelow = first.bottom + AWAY + height < window.innerHeight - bar || first.top < height + AWAY;
-    element.style.left = `${Math.max(8, Math.min(first.left, window.innerWidth - element.offsetWidth - 8))}px`;
-    element.style.top = `${isBelow ? first.bottom + AWAY : first.top - height - AWAY}px`;
+    const bottom = window.innerWidth < measure.wide ? measure.bar : 0;
+    if (first) void placeBeside({ getBoundingClientRect: () => first }, element, { bottom });
   });
+  useCover(!canHover(), onClose);
 
   if (!data) return null;
   const { target, nodes, names, changedAt } = data;
