@@ -249,7 +249,6 @@ test('X7 a tick in the Margin is taken back, and deeds are after a reload', asyn
   await page.locator('main').focus();
   await page.keyboard.press('z');
   await expect(page.getByRole('status').filter({ hasText: 'Taken back' })).toBeVisible();
-  if (isPhone(page)) await page.getByRole('button', { name: /^Margin/u }).click();
   await expect(box).not.toBeChecked();
 });
 

@@ -33,7 +33,7 @@ test('a line written today stands in the project’s Margin, is found by a word,
   await ownServer.start();
 
   await page.goto(`${ownServer.url}/find`);
-  await page.getByRole('textbox', { name: 'Find' }).fill('quaternary');
+  await page.getByRole('combobox', { name: 'Find' }).fill('quaternary');
   const finding = page.locator('.finding', { hasText: 'wants the quaternary figures' });
   await expect(finding.locator('.marked')).toHaveText('quaternary');
   await finding.click();
@@ -69,7 +69,7 @@ test('the same journey with keys alone', async ({ mill }) => {
   await expect(mill.locator('.gloss', { hasText: 'by keys' })).toBeVisible();
   await mill.keyboard.press('Escape');
   await mill.keyboard.press('f');
-  await expect(mill.getByRole('textbox', { name: 'Find' })).toBeFocused();
+  await expect(mill.getByRole('combobox', { name: 'Find' })).toBeFocused();
   await mill.keyboard.type('rang by keys');
   await expect(mill.locator('.finding', { hasText: 'by keys' })).toBeVisible();
   await mill.keyboard.press('Enter');

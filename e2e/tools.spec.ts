@@ -66,7 +66,7 @@ test('X12 finding and replacing on the page: case, whole words, regular expressi
   await expect(found).toHaveText('2 found');
   await panel.getByRole('textbox', { name: 'Replace with' }).fill('sluice');
   await panel.getByRole('button', { name: 'Next' }).click();
-  await expect(textOf(page).locator('.ProseMirror-active-search-match')).toHaveText('gate');
+  await expect(textOf(page).locator('.search-match.active')).toHaveText('gate');
   await panel.getByRole('button', { name: 'Replace all' }).click();
   await expect(found).toHaveText('2 were replaced.');
   await expect.poll(() => lines(page)).toEqual(['paragraph: Gate, sluice and gates.', 'bulleted: the sluice 12 and 7']);

@@ -47,7 +47,7 @@ const openNotebook = async (page) => {
 };
 const find = async (page) => {
   await page.goto(`${url}/find`);
-  await page.getByRole('textbox', { name: 'Find' }).fill('gate lift');
+  await page.getByRole('combobox', { name: 'Find' }).fill('gate lift');
 };
 
 const writing = async (page) => {

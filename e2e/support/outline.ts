@@ -131,3 +131,6 @@ export async function touchDrag(page: Page, from: Locator, by: number): Promise<
   }
   await touch(page, 'touchEnd', []);
 }
+
+/** Taps as a finger does where there is one, else clicks. */
+export const tap = (page: Page, target: Locator): Promise<void> => (isPhone(page) ? target.tap() : target.click());

@@ -13,7 +13,9 @@ import {
   countOf,
   withChildren,
 } from './chosen';
+import { announcePlace } from './announcePlace';
 import { Dock } from './Dock';
+import { enterToolbar, walkToolbar } from '../kit/toolbarKeys';
 import { noteCut, writeCopy } from './clipboard';
 import { duplicateBlocks, indent, moveLine, removeBlocks, tick } from './outline';
 
@@ -71,6 +73,10 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
     const transaction = edit(editor.state);
     if (transaction) editor.view.dispatch(transaction);
   };
+  const move = (edit: Edit): void => {
+    dispatch(edit);
+    announcePlace(editor.state);
+  };
   const step = (by: number, isExtending: boolean): void => {
     const { anchor, head } = indexOfHead(editor.state);
     const next = Math.max(0, Math.min(head + by, editor.state.doc.childCount - 1));
@@ -85,12 +91,30 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
     document.getElementById('main')?.focus({ preventScroll: true });
   };
 
+  /** Esc has freed Tab: it leaves the text for what stands after it, or with Shift before it. */
+  const leaveText = (): void => {
+    editor.view.dom.focus({ preventScroll: true });
+    dispatch(chooseNone);
+  };
+
   const takeKey = (event: KeyboardEvent): void => {
     const isCommand = event.metaKey || event.ctrlKey;
+    const isOnButton = event.target instanceof HTMLButtonElement;
+    if (event.key === 'Tab') return leaveText();
+    if (isOnButton && (event.key === 'Enter' || event.key === ' ') && !isCommand && !event.altKey) return;
+    if (event.altKey && event.key === 'Enter') {
+      event.preventDefault();
+      return void enterToolbar(bar.current);
+    }
+    if (isOnButton && !event.altKey && walkToolbar(bar.current!, event.key)) return event.preventDefault();
     const deeds: Record<string, () => void> = {
-      ArrowUp: () => (event.altKey ? dispatch((state) => moveLine(state, -1)) : step(-1, event.shiftKey)),
-      ArrowDown: () => (event.altKey ? dispatch((state) => moveLine(state, 1)) : step(1, event.shiftKey)),
-      Tab: () => dispatch((state) => indent(state, event.shiftKey ? -1 : 1)),
+      ArrowUp: () => (event.altKey ? move((state) => moveLine(state, -1)) : step(-1, event.shiftKey)),
+      ArrowDown: () => (event.altKey ? move((state) => moveLine(state, 1)) : step(1, event.shiftKey)),
+      ...(event.altKey &&
+        event.shiftKey && {
+          ArrowRight: () => move((state) => indent(state, 1)),
+          ArrowLeft: () => move((state) => indent(state, -1)),
+        }),
       Delete: remove,
       Backspace: remove,
       Escape: leave,
@@ -142,8 +166,8 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
         <span className="block-bar-count">{chosen.count === 1 ? '1 line' : `${chosen.count} lines`}</span>
         <BarButton label="Choose the line above too" words="↑+" onPress={() => step(-1, true)} />
         <BarButton label="Choose the line below too" words="↓+" onPress={() => step(1, true)} />
-        <BarButton label="Outdent" words="⇤" onPress={() => dispatch((state) => indent(state, -1))} />
-        <BarButton label="Indent" words="⇥" onPress={() => dispatch((state) => indent(state, 1))} />
+        <BarButton label="Outdent" words="⇤" onPress={() => move((state) => indent(state, -1))} />
+        <BarButton label="Indent" words="⇥" onPress={() => move((state) => indent(state, 1))} />
         <BarButton label="What can be done with them" words="¶" onPress={onMenu} />
         <BarButton label="Delete lines" words="Delete" onPress={remove} />
         <BarButton label="Done choosing" words="Done" onPress={leave} />

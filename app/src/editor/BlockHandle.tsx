@@ -9,10 +9,17 @@ import {
 } from '@dnd-kit/core';
 import type { Editor } from '@tiptap/core';
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
-import { chosenRange, choose, withChildren } from './chosen';
+import { announcePlace } from './announcePlace';
+import { chosenRange, choose, idsInRange, withChildren } from './chosen';
+import { dropExcerpt, placeAcross, type PlaceAcross } from './excerpts';
 import { moveBlocks } from './outline';
 
 const STEP = 26;
+const nothing = () => undefined;
+const SILENT = {
+  announcements: { onDragStart: nothing, onDragOver: nothing, onDragEnd: nothing, onDragCancel: nothing },
+  screenReaderInstructions: { draggable: '' },
+};
 const HOLD = 280;
 
 interface Spot {
@@ -65,8 +72,12 @@ export function indexAtHeight(editor: Editor, y: number): number {
 export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
   const [spot, setSpot] = useState<Spot | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
+  const [across, setAcross] = useState<PlaceAcross | null>(null);
   const isDragging = useRef(false);
   const start = useRef({ x: 0, y: 0, depth: 0, first: 0, last: 0 });
+  /** The page beside, where that is what it is dragged over. */
+  const overOther = ({ delta }: Pick<DragMoveEvent, 'delta'>): PlaceAcross | null =>
+    placeAcross(editor.view, start.current.x + delta.x, start.current.y + delta.y);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: HOLD, tolerance: 8 } }),
@@ -153,18 +164,30 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
         const { last } = withChildren(editor.state, { first, last: isWithin ? range.last : spot.index });
         start.current = { ...point, depth: Number(editor.state.doc.child(first).attrs.depth ?? 0), first, last };
       }}
-      onDragMove={(event) => setDrop(dropAt(event))}
+      // What is dragged has an id that says nothing; where it came to stand is said when it is there.
+      accessibility={SILENT}
+      onDragMove={(event) => {
+        const other = overOther(event);
+        setAcross(other);
+        setDrop(other ? null : dropAt(event));
+      }}
       onDragCancel={() => {
         isDragging.current = false;
         setDrop(null);
+        setAcross(null);
       }}
       onDragEnd={(event) => {
         const place = dropAt(event as unknown as DragMoveEvent);
+        const other = overOther(event);
         isDragging.current = false;
         setDrop(null);
+        setAcross(null);
+        if (other) return dropExcerpt(editor.view, idsInRange(editor.state, start.current), other);
         if (!place) return;
         const transaction = moveBlocks(editor.state, start.current, place.target, place.depth);
-        if (transaction) editor.view.dispatch(transaction);
+        if (!transaction) return;
+        editor.view.dispatch(transaction);
+        announcePlace(editor.state);
       }}
     >
       {spot && (
@@ -180,6 +203,15 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
             onMenu();
           }}
         />
+      )}
+      {across && (
+        <div
+          className="block-drop across"
+          aria-hidden
+          style={{ top: across.top, left: across.left, width: across.width }}
+        >
+          <span className="block-drop-count">excerpt</span>
+        </div>
       )}
       {drop && (
         <div className="block-drop" aria-hidden style={{ top: drop.top, marginInlineStart: drop.depth * STEP }}>

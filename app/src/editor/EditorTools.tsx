@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, useSyncExternalStore, type RefObject } fro
 import { useWindowDimensions } from 'react-native';
 import { later } from '../kit/later';
 import { useAppSelector } from '../state/store';
+import { enterToolbar } from '../kit/toolbarKeys';
 import { measure } from '../theme/tokens';
 import { BlockBar } from './BlockBar';
 import { BlockHandle, indexAtHeight } from './BlockHandle';
@@ -31,6 +32,13 @@ export function EditorTools({ editor, pageId, lines, text, isMain }: EditorTools
   const isTouched = useCoarsePointer();
   useChoosingByPointer(editor, text);
   const openMenu = () => setMenuOpen(true);
+  useEffect(() => {
+    // In a table its tools, else the menu of the line.
+    (editor.storage as unknown as { blockKeys: { openTools: () => boolean } }).blockKeys.openTools = () => {
+      if (!enterToolbar(document.querySelector<HTMLElement>('.table-bar'))) setMenuOpen(true);
+      return true;
+    };
+  }, [editor]);
   return (
     <>
       {isMain && isSearchOpen && <SearchPanel editor={editor} />}

@@ -3,7 +3,7 @@ import { useState, type Ref } from 'react';
 import { newId } from '@glossarion/core/document';
 import type { Offer } from '@glossarion/core/pickables';
 import { mayHold } from '@glossarion/core/outline';
-import { perform } from '../state/deeds';
+import { makeForLink } from './madeByLink';
 import { usePicked, type Picked } from './usePicked';
 import { placeWords, trailWords } from '../screen/words';
 import { useNotebooksQuery } from '../state/api';
@@ -129,7 +129,7 @@ function useLinkActs(
       const unwritten = { kind: 'page' as const, state: 'unwritten' as const, season: 'now' as const };
       dispatch(targetsKnown([{ ...unwritten, id, pageId: id, title: name, trail: [], pigment: null, day: null }]));
       put(id, name);
-      void perform([{ do: 'make', id, kind: 'page', parentId, name, ...(afterId && { afterId }) }], null);
+      makeForLink({ do: 'make', id, kind: 'page', parentId, name, ...(afterId && { afterId }) });
     },
     askWhere: (name) => {
       if (isSelected) setFilter(`${name}${IN}`);

@@ -69,8 +69,9 @@ export function PageEditor({
   const [dateOffer, setDateOffer] = useState<DateOffer | null>(null);
   const [insertQuery, setInsertQuery] = useState<TypedQuery | null>(null);
   const picker = useRef<PickerHandle>(null);
-  const latest = useRef({ onOpen, onBody, label });
-  latest.current = { onOpen, onBody, label };
+  const { title } = place;
+  const latest = useRef({ onOpen, onBody, label, title });
+  latest.current = { onOpen, onBody, label, title };
   const { document } = page;
 
   const extensions = useMemo(
@@ -78,6 +79,7 @@ export function PageEditor({
       pageExtensions({
         page,
         placeholder: placeholder ?? 'Write here. Two brackets [[ link to a page, a slash / inserts.',
+        title: () => latest.current.title,
         onOpen: (target, isBeside) => latest.current.onOpen(target, isBeside),
         link: { onChange: setLinkQuery, onKey: (key) => picker.current?.take(key) ?? false },
         selection: { onChange: setSelectedQuery },

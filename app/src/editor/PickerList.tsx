@@ -2,6 +2,8 @@ import type { Editor } from '@tiptap/core';
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
 import { placeBeside } from '../kit/placed';
 import { caretBox } from './caretBox';
+import { announce } from '../kit/announce';
+import { count } from '../kit/count';
 import { hasPointerMoved } from '../kit/movedPointer';
 import { createPortal } from 'react-dom';
 
@@ -60,6 +62,7 @@ export function PickerList({
   /** Enter was pressed before the answer was here: it counts for the first of what comes. */
   const isAwaited = useRef(false);
   const active = Math.min(chosen, choices.length - 1);
+  const offered = `${typed}\n${hint}\n${choices.map(({ key }) => key).join('\n')}`;
 
   useEffect(() => setChosen(0), [typed]);
 
@@ -92,10 +95,15 @@ export function PickerList({
     const toolbar = document.querySelector('.toolbar')?.getBoundingClientRect().top ?? end;
     const caret = { getBoundingClientRect: () => caretBox(editor, from) };
     // What is typed stays in sight, however little room a phone's keyboard leaves.
-    void placeBeside(caret, element, { bottom: Math.max(0, end - toolbar), leastHeight: LEAST_HEIGHT }).then(() =>
-      element.querySelector('.choice.active')?.scrollIntoView({ block: 'nearest' }),
-    );
-  });
+    void placeBeside(caret, element, { bottom: Math.max(0, end - toolbar), leastHeight: LEAST_HEIGHT });
+    // Placed anew when something else is offered: whoever scrolled the list stays where they are.
+  }, [offered, from, editor]);
+
+  useLayoutEffect(() => {
+    list.current?.querySelector('.choice.active')?.scrollIntoView({ block: 'nearest' });
+  }, [active, offered]);
+
+  useToldOf(editor, label, choices, active, isPending);
 
   if (choices.length === 0 && !hint && !filter) return null;
   return createPortal(
@@ -122,6 +130,43 @@ export function PickerList({
     </div>,
     document.getElementById('main') ?? document.body,
   );
+}
+
+/** In milliseconds after the last letter: what is offered is said when one pauses. */
+const SAID_AFTER = 700;
+
+/** Tells a screen reader of the list and of what is chosen in it, while the text keeps the focus. */
+function useToldOf(
+  editor: Editor,
+  label: string,
+  choices: readonly PickerChoice[],
+  active: number,
+  isPending: boolean,
+): void {
+  const key = choices[active]?.key;
+  useEffect(() => {
+    const { dom } = editor.view;
+    dom.setAttribute('aria-haspopup', 'listbox');
+    dom.setAttribute('aria-autocomplete', 'list');
+    dom.setAttribute('aria-controls', 'picker-choices');
+    return () => {
+      for (const name of ['aria-haspopup', 'aria-autocomplete', 'aria-controls', 'aria-activedescendant']) {
+        dom.removeAttribute(name);
+      }
+    };
+  }, [editor]);
+  useEffect(() => {
+    const { dom } = editor.view;
+    if (key === undefined) dom.removeAttribute('aria-activedescendant');
+    else dom.setAttribute('aria-activedescendant', `picked-${key}`);
+  }, [editor, key]);
+  const words = choices[active]?.words;
+  useEffect(() => {
+    if (isPending) return;
+    const offers = words === undefined ? 'nothing fits' : `${count(choices.length, 'offer')}, ${words}`;
+    const timer = setTimeout(() => announce(`${label}: ${offers}`), SAID_AFTER);
+    return () => clearTimeout(timer);
+  }, [label, choices.length, words, isPending]);
 }
 
 /** Where it is typed what selected words shall link to. */

@@ -1,16 +1,11 @@
 import type { Editor } from '@tiptap/core';
-import {
-  findNext,
-  findPrev,
-  getMatchHighlights,
-  replaceAll,
-  replaceNext,
-  SearchQuery,
-  setSearchState,
-} from 'prosemirror-search';
+import type { EditorState, Transaction } from '@tiptap/pm/state';
+import { SearchQuery } from 'prosemirror-search';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch } from '../state/store';
 import { searchOpened } from '../state/view';
+import { Dock } from './Dock';
+import { askForMatch, lookFor, matchCount, replaceAllMatches, replaceMatch } from './pageSearch';
 
 interface Wish {
   search: string;
@@ -19,6 +14,9 @@ interface Wish {
   wholeWord: boolean;
   regexp: boolean;
 }
+
+/** How much of the window’s head may be covered, in pixels. */
+const HEAD = 60;
 
 const CHOICES = [
   { name: 'caseSensitive', label: 'Case' },
@@ -43,8 +41,8 @@ export function SearchPanel({ editor }: { editor: Editor }) {
 
   useEffect(() => field.current?.focus(), []);
   useEffect(() => {
-    editor.view.dispatch(setSearchState(editor.state.tr, query));
-    const read = () => setCount(query.valid ? getMatchHighlights(editor.state).find().length : 0);
+    editor.view.dispatch(lookFor(editor.state, query));
+    const read = () => setCount(matchCount(editor.state));
     read();
     setSaid('');
     editor.on('update', read);
@@ -52,15 +50,28 @@ export function SearchPanel({ editor }: { editor: Editor }) {
   }, [editor, query]);
   useEffect(
     () => () => {
-      if (!editor.isDestroyed) editor.view.dispatch(setSearchState(editor.state.tr, new SearchQuery({ search: '' })));
+      if (!editor.isDestroyed) editor.view.dispatch(lookFor(editor.state, null));
     },
     [editor],
   );
 
-  const run = (command: typeof findNext) => {
-    command(editor.state, (transaction) => editor.view.dispatch(transaction.scrollIntoView()));
-    const selected = editor.view.dom.querySelector('.ProseMirror-active-search-match');
-    selected?.scrollIntoView({ block: 'nearest' });
+  const panel = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // What stands at the end of the page can be drawn up to where it is seen.
+    const { style } = document.documentElement;
+    style.setProperty('--finding', `${panel.current?.offsetHeight ?? 0}px`);
+    return () => void style.removeProperty('--finding');
+  }, []);
+
+  /** Only what was asked for moves the page: into what is seen above this panel. */
+  const run = (edit: (state: EditorState) => Transaction | null) => {
+    const transaction = edit(editor.state);
+    if (transaction) editor.view.dispatch(transaction);
+    const match = editor.view.dom.querySelector('.search-match.active');
+    if (!match || !panel.current) return;
+    const { top, bottom } = match.getBoundingClientRect();
+    const isSeen = top > HEAD && bottom < panel.current.getBoundingClientRect().top;
+    if (!isSeen) match.scrollIntoView({ block: 'center' });
   };
   const close = () => void dispatch(searchOpened(false));
   const isOdd = wish.search !== '' && !query.valid;
@@ -73,74 +84,78 @@ export function SearchPanel({ editor }: { editor: Editor }) {
         : `${count} found`;
 
   return (
-    <div
-      className="search-panel"
-      role="search"
-      aria-label="Find and replace on this page"
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape') return;
-        event.stopPropagation();
-        close();
-        editor.view.focus();
-      }}
-    >
-      <div className="search-line">
-        <input
-          ref={field}
-          aria-label="Find on this page"
-          placeholder="Find on this page"
-          value={wish.search}
-          onChange={(event) => setWish({ ...wish, search: event.target.value })}
-          onKeyDown={(event) => {
-            if (event.key !== 'Enter') return;
-            event.preventDefault();
-            run(event.shiftKey ? findPrev : findNext);
-          }}
-        />
-        <button type="button" onClick={() => run(findPrev)}>
-          Previous
-        </button>
-        <button type="button" onClick={() => run(findNext)}>
-          Next
-        </button>
-        <button type="button" onClick={close}>
-          Close
-        </button>
+    <Dock label="Finding">
+      <div
+        ref={panel}
+        className="search-panel"
+        role="search"
+        aria-label="Find and replace on this page"
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape') return;
+          event.stopPropagation();
+          close();
+          editor.view.focus();
+        }}
+      >
+        <div className="search-line">
+          <input
+            ref={field}
+            aria-label="Find on this page"
+            placeholder="Find on this page"
+            value={wish.search}
+            onChange={(event) => setWish({ ...wish, search: event.target.value })}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter') return;
+              event.preventDefault();
+              run((state) => askForMatch(state, event.shiftKey ? -1 : 1));
+            }}
+          />
+          <button type="button" onClick={() => run((state) => askForMatch(state, -1))}>
+            Previous
+          </button>
+          <button type="button" onClick={() => run((state) => askForMatch(state, 1))}>
+            Next
+          </button>
+          <button type="button" onClick={close}>
+            Close
+          </button>
+        </div>
+        <div className="search-line">
+          <input
+            aria-label="Replace with"
+            placeholder="Replace with"
+            value={wish.replace}
+            onChange={(event) => setWish({ ...wish, replace: event.target.value })}
+          />
+          <button type="button" onClick={() => run(replaceMatch)}>
+            Replace
+          </button>
+          <button
+            type="button"
+            onClick={() => {
+              const before = count;
+              const transaction = replaceAllMatches(editor.state);
+              if (transaction) editor.view.dispatch(transaction);
+              setSaid(before === 1 ? '1 was replaced.' : `${before} were replaced.`);
+            }}
+          >
+            Replace all
+          </button>
+        </div>
+        <div className="search-line">
+          {CHOICES.map(({ name, label }) => (
+            <label key={name}>
+              <input
+                type="checkbox"
+                checked={wish[name]}
+                onChange={(event) => setWish({ ...wish, [name]: event.target.checked })}
+              />
+              {label}
+            </label>
+          ))}
+          <span role="status">{said || found}</span>
+        </div>
       </div>
-      <div className="search-line">
-        <input
-          aria-label="Replace with"
-          placeholder="Replace with"
-          value={wish.replace}
-          onChange={(event) => setWish({ ...wish, replace: event.target.value })}
-        />
-        <button type="button" onClick={() => run(replaceNext)}>
-          Replace
-        </button>
-        <button
-          type="button"
-          onClick={() => {
-            const before = count;
-            run(replaceAll);
-            setSaid(before === 1 ? '1 was replaced.' : `${before} were replaced.`);
-          }}
-        >
-          Replace all
-        </button>
-      </div>
-      <div className="search-line">
-        {CHOICES.map(({ name, label }) => (
-          <label key={name}>
-            <input
-              type="checkbox"
-              checked={wish[name]}
-              onChange={(event) => setWish({ ...wish, [name]: event.target.checked })}
-            />
-            {label}
-          </label>
-        ))}
-        <span role="status">{said || found}</span>
-      </div>
-    </div>
+    </Dock>
   );
 }

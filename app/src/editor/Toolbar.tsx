@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { HIGHLIGHTS } from '@glossarion/core/document';
 import { Dock } from './Dock';
 import { actedRange } from './chosen';
+import { beginLink } from './linkSelection';
 import { indent, moveLine, turn } from './outline';
 
 interface ToolbarProps {
@@ -126,7 +127,7 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
               isOn={isTodo}
               onPress={() => run((state) => turn(state, isTodo ? 'paragraph' : 'todo'))}
             />
-            <Tool label="Link" words="[[ ]]" onPress={() => editor.commands.keyboardShortcut('Mod-k')} />
+            <Tool label="Link" words="[[ ]]" onPress={() => beginLink(editor)} />
             <Tool label="Undo" words="↶" onPress={() => editor.commands.undo()} />
             <Tool label="Indent" words="⇥" onPress={() => run((state) => indent(state, 1))} />
             <Tool label="Outdent" words="⇤" onPress={() => run((state) => indent(state, -1))} />

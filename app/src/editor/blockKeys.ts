@@ -1,9 +1,11 @@
 import { Extension, type Editor } from '@tiptap/core';
 import { TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { newId, PLAIN, textAttributes } from '@glossarion/core/document';
+import { announcePlace } from './announcePlace';
 import { actedRange, choose } from './chosen';
+import { isRightToLeft } from './direction';
 import { textLook } from './kinds';
-import { linkSelectedWords } from './linkSelection';
+import { beginLink } from './linkSelection';
 import { indent, moveLine, tick } from './outline';
 
 type Edit = (state: EditorState) => Transaction | null;
@@ -120,14 +122,20 @@ function joinAt(state: EditorState, position: number): Transaction | null {
   return state.tr.join(position).scrollIntoView();
 }
 
+/** Which way an arrow to the right moves: in a text that runs from right to left, out. */
+const inwards = ({ view }: Editor): 1 | -1 => (isRightToLeft(view) ? -1 : 1);
+
 /** The keyboard of a page: lines, their depth and their order. */
 export const BlockKeys = Extension.create({
   name: 'blockKeys',
   priority: 500,
+  /** Opens the tools of what has the cursor; what stands around the text says how. */
+  addStorage: () => ({ openTools: () => false }),
   addKeyboardShortcuts() {
     const edit = (each: Edit) => () => run(this.editor, each);
-    const always = (each: Edit) => () => {
+    const moves = (each: Edit) => () => {
       run(this.editor, each);
+      announcePlace(this.editor.state);
       return true;
     };
     return {
@@ -136,19 +144,20 @@ export const BlockKeys = Extension.create({
       Backspace: edit(backspace),
       'Shift-Backspace': edit(backspace),
       Delete: edit(forwardDelete),
-      Tab: always((state) => indent(state, 1)),
-      'Shift-Tab': always((state) => indent(state, -1)),
-      'Alt-ArrowUp': always((state) => moveLine(state, -1)),
-      'Alt-ArrowDown': always((state) => moveLine(state, 1)),
+      Tab: moves((state) => indent(state, 1)),
+      'Shift-Tab': moves((state) => indent(state, -1)),
+      'Alt-ArrowUp': moves((state) => moveLine(state, -1)),
+      'Alt-ArrowDown': moves((state) => moveLine(state, 1)),
+      'Alt-Shift-ArrowRight': moves((state) => indent(state, inwards(this.editor))),
+      'Alt-Shift-ArrowLeft': moves((state) => indent(state, inwards(this.editor) === 1 ? -1 : 1)),
+      'Alt-Enter': () => this.storage.openTools() as boolean,
       'Mod-Enter': edit(tick),
       'Mod-b': () => this.editor.commands.toggleMark('bold'),
       'Mod-i': () => this.editor.commands.toggleMark('italic'),
       'Mod-u': () => this.editor.commands.toggleMark('underline'),
       'Mod-e': () => this.editor.commands.toggleMark('code'),
       'Mod-Shift-h': () => this.editor.commands.toggleMark('highlight'),
-      'Mod-k': () =>
-        linkSelectedWords(this.editor.view) ||
-        run(this.editor, ({ selection, tr }) => tr.insertText('[[', selection.from, selection.to)),
+      'Mod-k': () => beginLink(this.editor),
       'Mod-a': () => this.editor.commands.selectAll(),
       'Mod-Shift-x': () => this.editor.commands.toggleMark('strike'),
       Escape: () => {

@@ -10,6 +10,7 @@ import { ClosedBrackets } from './closedBrackets';
 import { Chosen } from './chosen';
 import { Clipboard } from './clipboard';
 import { DateOffers, type DateOfferOptions } from './dateOffers';
+import { Excerpts } from './excerpts';
 import { Folds } from './folds';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
@@ -18,6 +19,7 @@ import { KeptSolids } from './keptSolids';
 import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
 import { LinkSelection, type LinkSelectionOptions } from './linkSelection';
 import { Lists } from './lists';
+import { MadeByLink } from './madeByLink';
 import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { StayInLine } from './stayInLine';
@@ -30,6 +32,8 @@ import { InsertQueryWatch, LinkQueryWatch, type TypedQueryOptions } from './type
 export interface EditorNeeds {
   page: PageDocument;
   placeholder: string;
+  /** What the page is called now. */
+  title: () => string;
   onOpen: (target: string, isBeside: boolean) => void;
   link: TypedQueryOptions;
   insert: TypedQueryOptions;
@@ -38,7 +42,16 @@ export interface EditorNeeds {
 }
 
 /** Everything a page's editor is made of: the schema of core with views, and what each key and gesture does. */
-export function pageExtensions({ page, placeholder, onOpen, link, insert, selection, dates }: EditorNeeds): Extensions {
+export function pageExtensions({
+  page,
+  placeholder,
+  title,
+  onOpen,
+  link,
+  insert,
+  selection,
+  dates,
+}: EditorNeeds): Extensions {
   const nodes = {
     ...documentNodes,
     block: BlockWithView,
@@ -69,12 +82,14 @@ export function pageExtensions({ page, placeholder, onOpen, link, insert, select
     Chosen.configure({ pageId: page.pageId }),
     Tables,
     Undo,
+    MadeByLink,
     BlockKeys,
     Shortcuts,
     Clipboard,
     PastedAddresses,
     ClosedBrackets,
     PageSearch,
+    Excerpts.configure({ pageId: page.pageId, title }),
     LinkBehaviour.configure({ onOpen }),
     LinkQueryWatch.configure(link),
     LinkSelection.configure(selection),

@@ -19,10 +19,19 @@ function selectedWords(state: EditorState): Marked | null {
 }
 
 /** Begins to choose what the selected words link to; false when no words of one line are selected. */
-export function linkSelectedWords(view: EditorView): boolean {
+function linkSelectedWords(view: EditorView): boolean {
   const marked = selectedWords(view.state);
   if (!marked) return false;
   view.dispatch(view.state.tr.setMeta(key, marked));
+  return true;
+}
+
+/** Links the selected words; where none are, begins a link at the cursor. */
+export function beginLink({ view }: { view: EditorView }): true {
+  if (!linkSelectedWords(view)) {
+    const { selection, tr } = view.state;
+    view.dispatch(tr.insertText('[[', selection.from, selection.to));
+  }
   return true;
 }
 

@@ -21,10 +21,21 @@ export const withReactView = (
   node.extend({
     addNodeView: () =>
       ReactNodeViewRenderer(View, {
-        stopEvent: ({ event }) => !/^drag|^drop/u.test(event.type) && isOwn(event),
+        stopEvent: ({ event }) => {
+          takeFocus(event);
+          return !/^drag|^drop/u.test(event.type) && isOwn(event);
+        },
         ignoreMutation: () => true,
       }),
   });
+
+/**
+ * A field within a block that is selected takes the focus: by touch a browser gives it none, since the press might begin
+ * a drag of what is selected.
+ */
+function takeFocus({ type, target }: Event): void {
+  if (type === 'mousedown' && target instanceof HTMLInputElement) target.focus();
+}
 
 /** Events within fields and buttons. */
 export const inControls = (event: Event): boolean =>

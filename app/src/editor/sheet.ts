@@ -94,7 +94,7 @@ mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-p
 .writing .file-line { display: flex; gap: 12px; align-items: baseline; font: 17px/26px ${face.interface}; } .writing .file-line span { color: var(--soft); }
 .writing a.page-card { display: flex; gap: 14px; text-decoration: none; color: var(--ink); border: 1px solid var(--rule); border-inline-start: 4px solid var(--verdigris); border-radius: 3px; padding: 12px 14px; overflow: hidden; }
 .page-card img { width: 96px; height: 72px; object-fit: cover; border-radius: 2px; flex: none; } .page-card-words { min-width: 0; display: block; } .page-card-title { display: block; font: 700 18px/23px ${face.writing}; } .page-card-text { display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; color: var(--soft); font: 16px/21px ${face.interface}; }
-.writing .search-match, .ProseMirror-search-match { background: var(--washOchre); } .ProseMirror-active-search-match { background: var(--washVermilion); outline: 1px solid var(--vermilion); }
+.writing .search-match { background: var(--washOchre); } .writing .search-match.active { background: var(--washVermilion); outline: 1px solid var(--vermilion); } .search-match.empty { display: inline-block; width: 3px; height: 1em; vertical-align: text-bottom; }
 .writing .list-owner { position: absolute; width: 0; height: 0; overflow: hidden; }
 .writing .kept { font: 15px/20px ${face.interface}; color: var(--ochre); border-inline-start: 3px solid var(--ochre); padding: 2px 0 2px 10px; margin-top: 4px; }
 .writing .kept button { font: inherit; color: var(--lapis); background: none; border: 0; padding: 4px 6px; text-decoration: underline; cursor: pointer; }

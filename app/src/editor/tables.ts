@@ -1,6 +1,6 @@
 import { Extension } from '@tiptap/core';
 import { Fragment, Slice, type Node as DocumentNode } from '@tiptap/pm/model';
-import { TextSelection, type Command, type EditorState, type Transaction } from '@tiptap/pm/state';
+import { Selection, TextSelection, type Command, type EditorState, type Transaction } from '@tiptap/pm/state';
 import {
   addColumnAfter,
   addColumnBefore,
@@ -25,6 +25,7 @@ import {
 } from '@tiptap/pm/tables';
 import type { EditorView } from '@tiptap/pm/view';
 import { block, newId, ownWords, type NodeJson } from '@glossarion/core/document';
+import { isRightToLeft } from './direction';
 
 const cell = (type: string, words = ''): NodeJson => ({
   type,
@@ -121,8 +122,12 @@ export function sortRows(isDescending: boolean): Command {
         tableStart + table.content.size,
         Fragment.from([...head, ...sorted]),
       );
-      const at = Math.min(state.selection.from, transaction.doc.content.size);
-      dispatch(transaction.setSelection(TextSelection.near(transaction.doc.resolve(at))));
+      // The cursor goes along with its cell.
+      const { top } = selectedRect(state);
+      const row = top < head.length ? top : head.length + sorted.indexOf(rows[top]!);
+      const sortedTable = transaction.doc.nodeAt(tableStart - 1)!;
+      const cellAt = tableStart + TableMap.get(sortedTable).positionAt(row, left, sortedTable);
+      dispatch(transaction.setSelection(TextSelection.near(transaction.doc.resolve(cellAt + 1))));
     }
     return true;
   };
@@ -134,13 +139,22 @@ function numberOf(words: string): number | null {
   return /^[+-]?\d+(?:\.\d+)?$/u.test(bare) ? Number(bare) : null;
 }
 
+/** Whether the columns of the table with the cursor run from right to left, as it is shown. */
+function isTableRightToLeft(state: EditorState, view: EditorView | undefined): boolean {
+  const at = tableAt(state);
+  const shown = at && view ? view.nodeDOM(at.position) : null;
+  const table = shown instanceof HTMLElement ? (shown.querySelector('table') ?? shown) : null;
+  return table !== null && getComputedStyle(table).direction === 'rtl';
+}
+
 const moveBy =
   (axis: 'row' | 'column', by: 1 | -1): Command =>
-  (state, dispatch) => {
+  (state, dispatch, view) => {
     if (!isInTable(state)) return false;
     const { top, left, map } = selectedRect(state);
     const from = axis === 'row' ? top : left;
-    const to = from + by;
+    // To the left is where one sees it.
+    const to = axis === 'column' && isTableRightToLeft(state, view) ? from - by : from + by;
     if (to < 0 || to >= (axis === 'row' ? map.height : map.width)) return false;
     return (axis === 'row' ? moveTableRow : moveTableColumn)({ from, to })(state, dispatch);
   };
@@ -184,34 +198,42 @@ const widen =
     return true;
   };
 
+export const TABLE_GROUPS = ['row', 'column', 'table'] as const;
+/** What a tool of a table is about. */
+export type TableGroup = (typeof TABLE_GROUPS)[number];
+export const TABLE_GROUP_WORDS: Record<TableGroup, string> = { row: 'Row …', column: 'Column …', table: 'Table …' };
+
 export interface TableDeed {
   words: string;
+  group: TableGroup;
   run: Command;
+  /** Whether it is at hand at once. */
+  isFirst?: boolean;
   isDanger?: boolean;
 }
 
 /** What can be done with a table where the cursor is, in the order it is offered. */
 export const TABLE_DEEDS: readonly TableDeed[] = [
-  { words: 'Row below', run: addRowAfter },
-  { words: 'Row above', run: addRowBefore },
-  { words: 'Column after', run: addColumnAfter },
-  { words: 'Column before', run: addColumnBefore },
-  { words: 'Row up', run: moveBy('row', -1) },
-  { words: 'Row down', run: moveBy('row', 1) },
-  { words: 'Column left', run: moveBy('column', -1) },
-  { words: 'Column right', run: moveBy('column', 1) },
-  { words: 'Sort up', run: sortRows(false) },
-  { words: 'Sort down', run: sortRows(true) },
-  { words: 'Head row', run: toggleHeader('row') },
-  { words: 'Head column', run: toggleHeader('column') },
-  { words: 'Align left', run: align('left') },
-  { words: 'Centre', run: align('center') },
-  { words: 'Align right', run: align('right') },
-  { words: 'Wider', run: widen(40) },
-  { words: 'Narrower', run: widen(-40) },
-  { words: 'Delete row', run: deleteRow, isDanger: true },
-  { words: 'Delete column', run: deleteColumn, isDanger: true },
-  { words: 'Delete table', run: deleteTable, isDanger: true },
+  { words: 'Row below', group: 'row', run: addRowAfter, isFirst: true },
+  { words: 'Row above', group: 'row', run: addRowBefore },
+  { words: 'Row up', group: 'row', run: moveBy('row', -1) },
+  { words: 'Row down', group: 'row', run: moveBy('row', 1) },
+  { words: 'Delete row', group: 'row', run: deleteRow, isDanger: true },
+  { words: 'Column after', group: 'column', run: addColumnAfter, isFirst: true },
+  { words: 'Column before', group: 'column', run: addColumnBefore },
+  { words: 'Column left', group: 'column', run: moveBy('column', -1) },
+  { words: 'Column right', group: 'column', run: moveBy('column', 1) },
+  { words: 'Sort up', group: 'column', run: sortRows(false), isFirst: true },
+  { words: 'Sort down', group: 'column', run: sortRows(true) },
+  { words: 'Align left', group: 'column', run: align('left') },
+  { words: 'Centre', group: 'column', run: align('center') },
+  { words: 'Align right', group: 'column', run: align('right') },
+  { words: 'Wider', group: 'column', run: widen(40) },
+  { words: 'Narrower', group: 'column', run: widen(-40) },
+  { words: 'Delete column', group: 'column', run: deleteColumn, isDanger: true },
+  { words: 'Head row', group: 'table', run: toggleHeader('row') },
+  { words: 'Head column', group: 'table', run: toggleHeader('column') },
+  { words: 'Delete table', group: 'table', run: deleteTable, isDanger: true },
 ];
 
 /** The table with the cursor and where it begins; null out of tables. */
@@ -229,6 +251,22 @@ const nextCell: Command = (state, dispatch, view) => {
   if (view) goToNextCell(1)(view.state, view.dispatch);
   return true;
 };
+
+/**
+ * An arrow at the end of a line of a table that runs from right to left goes to what one sees there: the next line, not
+ * the one before. From left to right the library's own key does so.
+ */
+const arrow =
+  (side: 'left' | 'right'): Command =>
+  (state, dispatch, view) => {
+    const { selection, doc } = state;
+    if (!view || !isInTable(state) || !(selection instanceof TextSelection) || !selection.empty) return false;
+    if (!isRightToLeft(view) || !view.endOfTextblock(side)) return false;
+    const by = side === 'left' ? 1 : -1;
+    const next = Selection.findFrom(doc.resolve(by === 1 ? selection.$head.after() : selection.$head.before()), by);
+    if (next) dispatch?.(state.tr.setSelection(next).scrollIntoView());
+    return true;
+  };
 
 /** Down from the last line of a page's last table there is always a line to write in. */
 function lineAfterTable(state: EditorState): Transaction | null {
@@ -291,6 +329,8 @@ export const Tables = Extension.create({
     return {
       Tab: run(nextCell),
       'Shift-Tab': run((state, dispatch) => isInTable(state) && (goToNextCell(-1)(state, dispatch) || true)),
+      ArrowLeft: run(arrow('left')),
+      ArrowRight: run(arrow('right')),
       ArrowDown: () => {
         const { state, view } = this.editor;
         const transaction = isInTable(state) && view.endOfTextblock('down') ? lineAfterTable(state) : null;

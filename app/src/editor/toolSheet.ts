@@ -7,6 +7,7 @@ export const toolSheet = `
 @media (hover: none), (max-width: 719px) { .page-body .block-handle, .page-body:hover .block-handle { opacity: 0; pointer-events: none; } .page-body:has(.chosen) .block-handle { opacity: 1; pointer-events: auto; width: 44px; height: 44px; margin-top: -8px; right: -18px; } }
 .block-drop { position: absolute; left: 0; right: 30px; height: 3px; margin-top: -2px; background: var(--vermilion); border-radius: 2px; pointer-events: none; z-index: 4; }
 .block-drop::before { content: ''; position: absolute; inset-inline-start: -4px; top: -3px; width: 9px; height: 9px; border-radius: 50%; background: var(--vermilion); }
+.block-drop.across { position: fixed; right: auto; z-index: 30; }
 .block-drop-count { position: absolute; inset-inline-end: 0; bottom: 5px; padding: 1px 8px; border-radius: 3px; background: var(--vermilion); color: var(--leaf); font: 600 14px ${face.interface}; }
 .block-bar { position: fixed; left: 0; right: 0; bottom: 22px; width: fit-content; max-width: calc(100vw - 16px); margin: 0 auto; display: flex; align-items: center; overflow-x: auto; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 6px 24px var(--shadow); z-index: 30; padding: 0 6px; }
 .block-bar:focus-visible { outline: 2px solid var(--lapis); }
@@ -21,8 +22,10 @@ export const toolSheet = `
 .table-bar { position: fixed; bottom: 22px; left: calc(50% - 60px); transform: translateX(-50%); width: 620px; display: flex; flex-wrap: wrap; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 6px 24px var(--shadow); z-index: 24; padding: 2px 6px; box-sizing: border-box; }
 .table-bar button { flex: none; font-size: 15px; min-width: 0; min-height: 36px; }
 @media (max-width: 719px) { .table-bar { left: 0; right: 0; width: auto; transform: none; bottom: calc(var(--keyboard, 0px) + ${measure.bar}px); flex-wrap: nowrap; overflow-x: auto; scrollbar-width: none; border-radius: 0; border-width: 1px 0 0; box-shadow: none; } .table-bar button { min-height: 44px; } }
+.table-bar .group-of { color: var(--ink); }
 .table-bar .danger { color: var(--vermilion); }
-.search-panel { position: sticky; top: 0; z-index: 12; background: var(--leaf); border-bottom: 1px solid var(--rule); padding: 8px 0; margin: 0 0 12px; font: 16px ${face.interface}; }
+.search-panel { position: fixed; bottom: 22px; left: calc(50% - 60px); transform: translateX(-50%); width: 620px; max-width: calc(100vw - 24px); box-sizing: border-box; z-index: 26; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 6px 24px var(--shadow); padding: 6px 12px; font: 16px ${face.interface}; }
+@media (max-width: 719px) { .search-panel { left: 0; right: 0; width: auto; max-width: none; transform: none; bottom: max(var(--keyboard, 0px), ${measure.bar}px); border-width: 1px 0 0; border-radius: 0; padding: 4px 14px; } }
 .search-line { display: flex; flex-wrap: wrap; gap: 2px 8px; align-items: center; } .search-line > input { flex: 1 1 170px; min-width: 0; min-height: 42px; border: 1px solid var(--rule); border-radius: 3px; padding: 0 10px; background: var(--leaf); color: var(--ink); font: 17px ${face.interface}; margin: 2px 0; }
 .search-line button { min-height: 44px; padding: 0 8px; border: 0; background: none; color: var(--lapis); font: 500 16px ${face.interface}; cursor: pointer; } .search-line label { display: inline-flex; gap: 7px; align-items: center; min-height: 44px; padding-inline-end: 10px; color: var(--ink); } .search-line [role=status] { color: var(--soft); margin-inline-start: auto; }
 .search-line input[type=checkbox] { width: 18px; height: 18px; accent-color: var(--verdigris); }

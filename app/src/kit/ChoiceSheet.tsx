@@ -2,11 +2,12 @@ import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 're
 import type { TextInput } from 'react-native';
 import { colour } from '../theme/tokens';
 import { Sheet } from './Sheet';
+import { count } from './count';
 import { Field } from './Field';
 import { hasPointerMoved } from './movedPointer';
 import { takeTypedAhead } from './typedAhead';
 import { Box } from './Box';
-import { Said, Words } from './Words';
+import { Line, Said, Words } from './Words';
 
 /** Something a sheet offers: chosen by a tap, or by arrows and Enter while typing. */
 export interface Choice {
@@ -77,9 +78,9 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
         autoCapitalize="none"
         onKeyPress={(event) => {
           const { key } = event.nativeEvent;
-          const count = Math.max(1, choices.length);
-          if (key === 'ArrowDown') setChosen((active + 1) % count);
-          else if (key === 'ArrowUp') setChosen((active - 1 + count) % count);
+          const all = Math.max(1, choices.length);
+          if (key === 'ArrowDown') setChosen((active + 1) % all);
+          else if (key === 'ArrowUp') setChosen((active - 1 + all) % all);
           else if (key === 'Enter') choose(choices[active]);
           else return;
           event.preventDefault();
@@ -109,6 +110,9 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
           </Box>
         ))}
       </Box>
+      <Line look="said" role="status">
+        {choices.length === 0 ? (emptyWords ?? 'nothing fits') : count(choices.length, 'offer')}
+      </Line>
       {choices.length === 0 && emptyWords && <Words tone={colour.soft}>{emptyWords}</Words>}
     </Sheet>
   );

@@ -15,6 +15,7 @@ export const kitSheet = `
 .pick-one-value { color: var(--lapis); font-weight: 500; } .pick-one-value::after { content: '▾' / ''; margin-inline-start: 8px; color: var(--soft); }
 .pick-one-option { display: block; width: 100%; min-height: 44px; padding: 10px 12px; border-inline-start: 3px solid transparent; font: 17px/24px ${face.interface}; color: var(--ink); text-align: start; }
 .pick-one-option[aria-checked=true] { border-inline-start-color: var(--vermilion); font-weight: 700; } .pick-one-option:hover { background: var(--ground); }
+.said { position: absolute; width: 1px; height: 1px; margin: -1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap; }
 .grab { width: 44px; height: 4px; border-radius: 2px; background: var(--leader); margin: 8px auto 0; }
 .group { border-top: 1px solid var(--rule); padding-top: 6px; margin-top: 6px; }
 .group-label { color: var(--soft); font: 16px/22px ${face.interface}; }

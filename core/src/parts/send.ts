@@ -60,15 +60,25 @@ export function planSend(
       })),
     });
   } else {
-    const newIds = new Map(taken.map((node) => [idOf(node), namedId(seed, idOf(node))]));
-    const copies = withIds({ type: 'doc', content: taken }, newIds).content.map((node, index) =>
-      withAttributes(node, { depth: placed[index]!.depth }),
-    );
+    const copies = copied(taken, seed).map((node, index) => withAttributes(node, { depth: placed[index]!.depth }));
     const nodes = form === 'excerpt' ? withSource(copies, idOf(taken[0]!), title) : copies;
     acts.push({ do: 'putBlocks', id: toId, afterId: anchor, nodes });
   }
   if (only) acts.push({ do: 'dropBlocks', id: toId, blockIds: [idOf(only)] });
   return acts;
+}
+
+/** Blocks with ids of their own, computed from one; links among them lead to the copies. */
+const copied = (nodes: readonly NodeJson[], seed: string): NodeJson[] =>
+  withIds({ type: 'doc', content: [...nodes] }, new Map(nodes.map((node) => [idOf(node), namedId(seed, idOf(node))])))
+    .content;
+
+/** An excerpt: copies of blocks with what stands beneath them, the last text among them linking to the first block. */
+export function excerptOf(content: readonly NodeJson[], blockIds: readonly string[], seed: string, title: string) {
+  const taken = withBelongings(content, blockIds);
+  const placed = rebased(taken);
+  const copies = copied(taken, seed).map((node, index) => withAttributes(node, { depth: placed[index]!.depth }));
+  return taken.length === 0 ? [] : withSource(copies, idOf(taken[0]!), title);
 }
 
 /** The last text block says where the excerpt is from. */

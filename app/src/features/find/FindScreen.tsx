@@ -48,6 +48,10 @@ export function FindScreen() {
         <Field
           ref={field}
           label="Find"
+          role="combobox"
+          aria-expanded={results.length > 0}
+          aria-controls="findings"
+          aria-activedescendant={results[active] && !isEmpty ? `finding-${results[active].id}` : undefined}
           isLabelHidden
           hasTrouble={false}
           placeholder="Words in any title or text"
@@ -73,10 +77,13 @@ export function FindScreen() {
             changed lately
           </Words>
         )}
-        <Box role="list" look="findings">
+        <Box role="listbox" id="findings" aria-label={isEmpty ? 'Changed lately' : 'Found'} look="findings">
           {results.map((result, index) => (
-            <Box role="listitem" key={result.id}>
+            <Box role="none" key={result.id}>
               <Way
+                role="option"
+                id={`finding-${result.id}`}
+                aria-selected={index === active && !isEmpty}
                 to={addressOf(result)}
                 look={index === active && !isEmpty ? 'finding active' : 'finding'}
                 style={{ borderInlineStartColor: pigmentColour(result.day ? null : result.pigment) }}

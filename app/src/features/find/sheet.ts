@@ -2,7 +2,6 @@ import { face } from '../../theme/tokens';
 
 /** How what was found looks. */
 export const findSheet = `
-.said { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); margin: 0; }
 .findings { list-style: none; margin: 8px 0 0; padding: 0; }
 .finding { display: block; border-inline-start: 3px solid; padding: 7px 12px; margin: 6px 0; color: var(--ink); text-decoration: none; min-height: 44px; box-sizing: border-box; overflow-wrap: anywhere; }
 .finding.active, .finding:hover { background: var(--ground); }

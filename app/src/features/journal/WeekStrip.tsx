@@ -1,5 +1,5 @@
 import { addDays, dayTitle, inkOf, weekdayShort } from '@glossarion/core/journal';
-import { count } from '../../screen/count';
+import { count } from '../../kit/count';
 import { open } from '../../screen/navigation';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';

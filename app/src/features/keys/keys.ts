@@ -10,6 +10,7 @@ import { keepBeside } from '../beside/besideActs';
 import { copyBlockLink } from '../parts/links';
 import { liftLines, sendLines } from '../parts/partActs';
 import { copyAddress } from '../../screen/copy';
+import { goOver, type Place } from '../../screen/goOver';
 import { goBack, goForward, open } from '../../screen/navigation';
 import { addressOfStep } from '../trail/Trail';
 
@@ -56,6 +57,22 @@ async function togglePins(entries: ChosenEntry[]): Promise<unknown> {
 
 const moveEntries = withEntries((entries) => dispatch(sheetOpened({ for: 'move', entries })));
 
+const shown = (selector: string) => (): HTMLElement | null => document.querySelector<HTMLElement>(selector);
+
+/** Beside the text, or on a phone the sheet that is drawn up. */
+const MARGIN: Place = {
+  find: shown('.margin[role=complementary], .margin-sheet.open'),
+  show: () => (shown('.margin-sheet')() ? shown('.margin-sheet .margin-grab')()?.click() : dispatch(marginToggled())),
+  hide: () =>
+    shown('.margin-sheet.open')() ? shown('.margin-sheet .margin-grab')()?.click() : dispatch(marginToggled()),
+};
+
+const CONTENTS: Place = {
+  find: shown('[role=navigation][aria-label=Contents] [role=tree], main [role=tree]'),
+  show: toggleContents,
+  hide: toggleContents,
+};
+
 /** The letters that act out of text, and in the strip. */
 export const KEY_ACTS: readonly KeyAct[] = [
   { key: 't', label: 'Today', act: () => open('/today') },
@@ -65,8 +82,8 @@ export const KEY_ACTS: readonly KeyAct[] = [
   { key: 'g', label: 'Go to', act: () => dispatch(sheetOpened({ for: 'go' })) },
   { key: 'n', label: 'New page beside', act: ({ entryId }) => makePageAt('beside', entryId) },
   { key: 'u', label: 'New page beneath', act: ({ entryId }) => makePageAt('beneath', entryId) },
-  { key: 'm', label: 'Margin', act: () => dispatch(marginToggled()) },
-  { key: 'c', label: 'Contents', act: ({ entryId }) => (entryId ? toggleContents() : needsEntry()) },
+  { key: 'm', label: 'Margin, and back', act: () => goOver(MARGIN) },
+  { key: 'c', label: 'Contents, and back', act: ({ entryId }) => (entryId ? goOver(CONTENTS) : needsEntry()) },
   { key: 'o', label: 'Text only', act: () => dispatch(textOnlyToggled()) },
   {
     key: 'l',

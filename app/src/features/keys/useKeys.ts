@@ -6,6 +6,7 @@ import { chose, sheetOpened, stripOpened } from '../../state/view';
 import { doAgain, takeBack } from '../../state/deeds';
 import { isMakingPage } from '../outline/making';
 import { typeAhead } from '../../kit/typedAhead';
+import { comeBackFromOver } from '../../screen/goOver';
 import { actOf } from './keys';
 
 const TWICE_WITHIN = 400;
@@ -79,6 +80,7 @@ export function useKeys(): void {
       }
       if (dialog || document.querySelector('.key-strip')) return;
       if (event.key === 'Escape' && store.getState().view.chosen) return void dispatch(chose(null));
+      if (event.key === 'Escape' && comeBackFromOver()) return event.preventDefault();
       if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         return void (event.shiftKey ? doAgain() : takeBack());

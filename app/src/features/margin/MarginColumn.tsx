@@ -23,7 +23,7 @@ export function MarginColumn({ margin, title, text }: MarginColumnProps) {
   const { tops, height, head } = useTops(isBeside ? margin.groups : NO_GROUPS, column, text);
 
   return (
-    <Box role="complementary" ref={column} look="margin" aria-label="Margin">
+    <Box role="complementary" ref={column} look="margin" aria-label="Margin" tabIndex={-1}>
       <Box ref={head}>
         <MarginHead
           margin={margin}

@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { MarginTools } from './marginParts';
 import { isFiltered } from './marginView';
 import type { MarginState } from './useMargin';
+import { useAppDispatch } from '../../state/store';
+import { marginToggled } from '../../state/view';
 import { Box } from '../../kit/Box';
 import { Heading, Said } from '../../kit/Words';
 import { Tap } from '../../kit/Tap';
@@ -22,6 +24,7 @@ interface MarginHeadProps {
 export function MarginHead({ margin, onNamed }: MarginHeadProps) {
   const [isOpen, setOpen] = useState(false);
   const { alsoNamed, total, view } = margin;
+  const dispatch = useAppDispatch();
   return (
     <>
       <Box look="margin-head">
@@ -42,6 +45,9 @@ export function MarginHead({ margin, onNamed }: MarginHeadProps) {
             Show
           </Tap>
         )}
+        <Tap look="margin-away" onPress={() => dispatch(marginToggled())}>
+          Put away
+        </Tap>
       </Box>
       {isOpen && <MarginTools margin={margin} />}
     </>

@@ -27,6 +27,7 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .gloss-editor .ProseMirror { outline: none; padding: 4px 6px; margin-inline-start: -6px; background: var(--ground); border-radius: 3px; box-shadow: 0 0 0 1px var(--lapis); font: 16px/21px ${face.writing}; }
 .margin-head button, .margin-more, .margin-foot h3 button, .also-named-acts button, .margin-hidden { border: 0; background: none; padding: 0; color: var(--lapis); font: 500 15px/20px ${face.interface}; cursor: pointer; }
 .margin-head .margin-named { color: var(--soft); font-weight: 400; text-decoration: underline; text-underline-offset: 3px; }
+.margin-head .margin-away { margin-inline-start: auto; color: var(--soft); opacity: 0; font-weight: 400; } .margin-head .margin-show ~ .margin-away { margin-inline-start: 0; } .margin:hover .margin-away, .margin-head .margin-away:focus-visible { opacity: 1; } @media (hover: none) { .margin-head .margin-away { opacity: 1; } }
 .margin-head .margin-show { margin-inline-start: auto; } .margin-head .margin-show[data-on]::before { content: '•' / ''; color: var(--vermilion); margin-inline-end: 5px; }
 .margin-tools { padding: 8px 0 10px; margin-inline-start: 8px; border-bottom: 1px solid var(--rule); font: 15px/20px ${face.interface}; color: var(--soft); }
 .margin-choices { display: flex; gap: 8px; align-items: baseline; } .margin-choices-label { flex: none; width: 38px; } .margin-choices-all { display: flex; flex-wrap: wrap; gap: 0 11px; }

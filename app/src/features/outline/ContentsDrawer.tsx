@@ -1,5 +1,5 @@
 import { usePathname } from 'expo-router';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { createPortal } from 'react-dom';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { contentsDrawn } from '../../state/view';
@@ -28,11 +28,25 @@ export function ContentsDrawer() {
 function Drawer({ notebookId, pageId, onClose }: { notebookId: string; pageId: string; onClose: () => void }) {
   const drawer = useRef<HTMLDivElement>(null);
   useModal(drawer, onClose);
+  const onKeyDown = (event: KeyboardEvent) => {
+    // The letter that drew them puts them away again.
+    if (event.key !== 'c' || (event.target as HTMLElement).tagName === 'INPUT') return;
+    event.stopPropagation();
+    onClose();
+  };
   // Beside everything else, so that nothing of the screen lies over it.
   return createPortal(
     <Box look="drawer">
       <Box look="drawer-ground" aria-hidden onClick={onClose} />
-      <Box ref={drawer} look="drawer-leaf" role="dialog" aria-modal aria-label="Contents" tabIndex={-1}>
+      <Box
+        ref={drawer}
+        look="drawer-leaf"
+        role="dialog"
+        aria-modal
+        aria-label="Contents"
+        tabIndex={-1}
+        onKeyDown={onKeyDown}
+      >
         <NotebookContents notebookId={notebookId} pageId={pageId} isNarrow={false} onClose={onClose} />
       </Box>
     </Box>,

@@ -145,7 +145,7 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
       '.': () => dispatch(sheetOpened({ for: 'entry', entryId: entry.id })),
       ContextMenu: () => dispatch(sheetOpened({ for: 'entry', entryId: entry.id })),
       s: () => dispatch(sheetOpened({ for: 'move', entries: acted })),
-      Escape: () => dispatch(chose(null)),
+      ...(chosen && { Escape: () => dispatch(chose(null)) }),
       ArrowRight: () => (holdsAny && !entry.isOpen ? setFold(entry, true) : focusLine(keyAt(index + 1) ?? line.key)),
       ArrowLeft: () =>
         entry.isOpen && holdsAny

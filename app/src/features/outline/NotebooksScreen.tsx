@@ -9,7 +9,7 @@ import { Action } from '../../kit/Action';
 import { open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
 import { Trouble } from '../../kit/Trouble';
-import { count } from '../../screen/count';
+import { count } from '../../kit/count';
 import { useTitle } from '../../screen/useTitle';
 import { Said, Words } from '../../kit/Words';
 import { SEASON_HEADS } from './contentsLines';

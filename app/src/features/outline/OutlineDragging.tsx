@@ -108,6 +108,18 @@ const MOVES = ['mousemove', 'touchmove'] as const;
 /** A finger that trembles has not moved. */
 const MOVED = 8;
 
+const nothing = () => undefined;
+/** What is dragged is spoken of by its title; where it went is said by the notice. */
+const SAID = {
+  announcements: {
+    onDragStart: ({ active }: DragStartEvent) => `“${(active.data.current as DragData).title}” is being moved.`,
+    onDragOver: nothing,
+    onDragEnd: nothing,
+    onDragCancel: () => 'Nothing was moved.',
+  },
+  screenReaderInstructions: { draggable: '' },
+};
+
 export function OutlineDragging({ children }: { children: ReactNode }) {
   const dispatch = useAppDispatch();
   const [dragged, setDragged] = useState<{ data: DragData; all: ChosenEntry[] } | null>(null);
@@ -191,6 +203,7 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
   return (
     <DndContext
       sensors={sensors}
+      accessibility={SAID}
       onDragStart={onStart}
       onDragMove={onMove}
       onDragEnd={onEnd}

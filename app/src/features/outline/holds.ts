@@ -1,5 +1,5 @@
 import type { EntryKind } from '@glossarion/core/outline';
-import { count } from '../../screen/count';
+import { count } from '../../kit/count';
 
 /** What an entry holds, as a sentence. */
 export function holdsWords(entry: { kind: EntryKind; pagesBeneath: number; sectionsBeneath: number }): string {

@@ -1,7 +1,7 @@
 import { countBlocks, type NodeJson } from '@glossarion/core/document';
 import { linkWords } from '../../screen/words';
 import { targetOf } from '../../state/store';
-import { count } from '../../screen/count';
+import { count } from '../../kit/count';
 import { Words } from '../../kit/Words';
 
 /** How long a page is. */

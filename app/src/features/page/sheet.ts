@@ -9,7 +9,7 @@ export const pageSheet = `
 .page[data-beside] .page-column { padding: 0 18px 0 24px; }
 .page-text { padding: 0 20px; position: relative; }
 .page[data-wide='true'] .page-text { padding: 6px 0 0; }
-.page-body { position: relative; padding-inline-end: 30px; }
+.page-body { position: relative; padding-inline-end: 30px; padding-bottom: var(--finding, 0); }
 .page-body .writing { max-width: ${measure.line}px; min-height: 40vh; padding-bottom: 30px; }
 .page-meta { font: 16px/22px ${face.interface}; color: var(--soft); padding: 3px 0 14px; display: flex; flex-wrap: wrap; column-gap: 12px; align-items: baseline; }
 .page-meta a { color: inherit; text-underline-offset: 3px; margin-inline-start: -8px; }

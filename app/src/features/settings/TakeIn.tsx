@@ -7,7 +7,7 @@ import { problemSentence, useImportProgressQuery, useStopImportMutation, useTake
 import { colour } from '../../theme/tokens';
 import { Button } from '../../kit/Button';
 import { Action } from '../../kit/Action';
-import { count } from '../../screen/count';
+import { count } from '../../kit/count';
 import { Words } from '../../kit/Words';
 
 const SHOWN_REMARKS = 20;

@@ -2,7 +2,7 @@ import type { TrailStep } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { toggleContents } from '../../screen/contentsView';
-import { count as counted } from '../../screen/count';
+import { count as counted } from '../../kit/count';
 import { goBack, goForward, open } from '../../screen/navigation';
 import { useRoom } from '../../screen/useRoom';
 import { Way } from '../../kit/Way';
