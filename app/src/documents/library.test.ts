@@ -1,10 +1,10 @@
 import * as Y from 'yjs';
-import { block, seedDocument, text, writeBody } from '@glossarion/core/document';
+import { block, text, writeBody } from '@glossarion/core/document';
+import { around, bytesOf, shown, Socket } from '../testing/serverSocket';
 import { Library } from './library';
 import type { LocalStore, OutboxItem, StoredPage } from './localStore';
 
 const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
-const bytesOf = (words: string) => new Uint8Array(Buffer.from(words, 'base64'));
 
 /** What a browser keeps, in memory. */
 class Kept {
@@ -28,47 +28,6 @@ class Kept {
   close = () => undefined;
 }
 
-interface Sent {
-  type: string;
-  page: string;
-  number: number;
-  update: string;
-}
-
-/** The server's end of the socket: has one page, and stores what is sent when the test says so. */
-class Socket {
-  static CONNECTING = 0;
-  static open: Socket;
-  readyState = 0;
-  document = new Y.Doc();
-  updates: Sent[] = [];
-  parts: Sent[] = [];
-  onclose: (event: { code: number }) => void = () => undefined;
-  onopen = () => undefined as void;
-  onmessage: (event: { data: string }) => void = () => undefined;
-  constructor() {
-    Socket.open = this;
-    Y.applyUpdate(this.document, seedDocument('page', '', { type: 'doc', content: [block('paragraph', 'gate')] }));
-    setTimeout(() => ((this.readyState = 1), this.onopen()));
-  }
-  send(message: string) {
-    const said = JSON.parse(message) as Sent;
-    if (said.type === 'update') this.updates.push(said);
-    if (said.type === 'part') this.parts.push(said);
-    if (said.type !== 'open') return;
-    const [update, vector] = [Y.encodeStateAsUpdate(this.document), Y.encodeStateVector(this.document)].map(base64);
-    this.say({ type: 'state', page: said.page, epoch: 1, update, vector });
-  }
-  say = (message: object) => this.onmessage({ data: JSON.stringify(message) });
-  store({ page, number, update }: Sent) {
-    Y.applyUpdate(this.document, bytesOf(update));
-    this.say({ type: 'saved', page, number });
-  }
-  close = () => undefined;
-}
-
-const around = Object.assign(new EventTarget(), { location: { href: 'http://notes.example/' } });
-const shown = Object.assign(new EventTarget(), { visibilityState: 'visible' });
 const events = () => ({
   onSaving: jest.fn(),
   onChanged: jest.fn(),

@@ -4,6 +4,8 @@ import type { ChangeNotice } from '@glossarion/core/notices';
 import { beginDay } from '@glossarion/core/journal';
 import type { ServerMessage } from '@glossarion/core/messages';
 import type { LocalStore, OutboxItem } from './localStore';
+import { fromBase64, toBase64 } from './base64';
+import { PageCopies } from './pageCopies';
 import { PageDocument } from './pageDocument';
 import { typedWords } from './typedWords';
 
@@ -26,9 +28,6 @@ const FLUSH_AFTER = 120;
 /** A long page takes the server longer to store: it is sent so many times less often than that takes, within a second. */
 const FLUSH_PACE = 3;
 const FLUSH_AT_LATEST = 1_000;
-/** This browser's own copy is written when nothing was typed for so long, or so long after the first change. */
-const KEEP_COPY_AFTER = 1_200;
-const KEEP_COPY_AT_LATEST = 5_000;
 /** A day is begun without the server after this long, and only when the server can't be reached or is very slow. */
 const SEED_AFTER = 400;
 const SLOW_CONNECTION = 4_000;
@@ -37,25 +36,18 @@ const FULL_RETRY = 3_000;
 /** The codes a socket is closed with when the session is over, and when a message was too long. */
 const SIGNED_OUT = 1008;
 const TOO_LONG = 1009;
+/** How long an answer may stay out, to what was sent and to whether the server is there, in milliseconds. */
+const ANSWER_WITHIN = 1_200;
 const FIRST_RETRY = 250;
 const LONGEST_RETRY = 2_000;
 /** A document that nobody shows any more is let go after this long. */
 const LET_GO_AFTER = 20_000;
 
-const toBase64 = (bytes: Uint8Array): string => {
-  let binary = '';
-  for (let index = 0; index < bytes.length; index += 0x8000) {
-    binary += String.fromCharCode(...bytes.subarray(index, index + 0x8000));
-  }
-  return btoa(binary);
-};
-
-function fromBase64(text: string): Uint8Array {
-  const binary = atob(text);
-  const bytes = new Uint8Array(binary.length);
-  for (let index = 0; index < binary.length; index += 1) bytes[index] = binary.charCodeAt(index);
-  return bytes;
-}
+const isServerThere = (): Promise<boolean> =>
+  fetch('/api/health', { cache: 'no-store', signal: AbortSignal.timeout(ANSWER_WITHIN) }).then(
+    () => true,
+    () => false,
+  );
 
 interface Waiting {
   key: number;
@@ -87,7 +79,7 @@ export class Library {
   private number = 0;
   private pages = new Map<string, PageDocument>();
   private queues = new Map<string, Queue>();
-  private copyTimers = new Map<string, { since: number; timer: ReturnType<typeof setTimeout> }>();
+  private copies: PageCopies;
   /** What was typed within the present task, and goes to the outbox with the next. */
   private typed: OutboxItem[] = [];
   /** Whether the server had no room for what it was sent last. */
@@ -99,9 +91,11 @@ export class Library {
     private local: LocalStore,
     private events: LibraryEvents,
   ) {
+    this.copies = new PageCopies(local);
     void this.recallOutbox().then(() => this.connect());
     window.addEventListener('beforeunload', this.warn);
     window.addEventListener('online', this.reconnectNow);
+    window.addEventListener('offline', this.probeNow);
     document.addEventListener('visibilitychange', this.keepWaitingCopies);
   }
 
@@ -135,7 +129,7 @@ export class Library {
     setTimeout(() => {
       if (page.users > 0 || this.pages.get(page.pageId) !== page) return;
       this.pages.delete(page.pageId);
-      this.keepCopyNow(page);
+      this.copies.keepNow(page);
       if (this.isConnected) this.say({ type: 'close', page: page.pageId });
       page.document.destroy();
     }, LET_GO_AFTER);
@@ -211,7 +205,7 @@ export class Library {
     this.typed.push({ pageId, epoch, day, update: Y.mergeUpdates(updates) });
     // As soon as the key has been dealt with; the letter is shown first.
     if (this.typed.length === 1) setTimeout(this.storeTyped);
-    this.keepCopySoon(page);
+    this.copies.keepSoon(page);
   }
 
   /** Puts what was typed since the last time into the outbox, and in line to be sent. */
@@ -239,7 +233,7 @@ export class Library {
         const page = this.pages.get(item.pageId);
         if (!page?.isReady || page.isStale || page.epoch !== item.epoch) continue;
         page.takeIn(item.update, 'window');
-        this.keepCopySoon(page);
+        this.copies.keepSoon(page);
       }
     } catch {
       // Nothing can be recalled without a store.
@@ -272,6 +266,31 @@ export class Library {
     const update = toBase64(whole.subarray(last));
     this.say({ type: 'update', page: pageId, day, epoch, number: this.number, update });
     this.tellSaving();
+    const { number } = this;
+    setTimeout(() => void this.probe(() => queue.inFlight?.number === number), ANSWER_WITHIN);
+  }
+
+  /**
+   * A network that is cut does not close a socket for minutes. Where an answer stays out, the server is asked whether it
+   * is there at all; a slow one says so.
+   */
+  private async probe(isAwaited: () => boolean): Promise<void> {
+    const { socket } = this;
+    if (!this.isConnected || this.isClosed || !isAwaited()) return;
+    const isThere = await isServerThere();
+    if (this.socket !== socket || !isAwaited()) return;
+    if (isThere) setTimeout(() => void this.probe(isAwaited), ANSWER_WITHIN);
+    else this.cutOff(socket);
+  }
+
+  /** The network says that it is gone. */
+  private probeNow = (): void => void this.probe(() => true);
+
+  /** Lets go of a socket that nothing comes through any more, and looks for another way. */
+  private cutOff(socket: WebSocket | null): void {
+    if (!socket || this.socket !== socket) return;
+    this.lost(false);
+    socket.close();
   }
 
   private async acknowledge(pageId: string, number: number): Promise<void> {
@@ -340,40 +359,12 @@ export class Library {
     }
   }
 
-  private keepCopySoon(page: PageDocument): void {
-    const now = Date.now();
-    const waiting = this.copyTimers.get(page.pageId);
-    const since = waiting?.since ?? now;
-    clearTimeout(waiting?.timer);
-    // A long page takes a while to be written: not between two keys, if that can be helped.
-    const timer = setTimeout(
-      () => this.keepCopyNow(page),
-      Math.min(KEEP_COPY_AFTER, since + KEEP_COPY_AT_LATEST - now),
-    );
-    this.copyTimers.set(page.pageId, { since, timer });
-  }
-
-  private keepCopyNow(page: PageDocument): void {
-    clearTimeout(this.copyTimers.get(page.pageId)?.timer);
-    this.copyTimers.delete(page.pageId);
-    this.keepCopy(page);
-  }
-
   /** A window that is left may never come back. */
   private keepWaitingCopies = (): void => {
     if (document.visibilityState !== 'hidden') return;
     this.storeTyped();
-    for (const pageId of [...this.copyTimers.keys()]) {
-      const page = this.pages.get(pageId);
-      if (page) this.keepCopyNow(page);
-    }
+    this.copies.keepWaiting();
   };
-
-  private keepCopy(page: PageDocument): void {
-    if (!page.isReady || page.isStale || page.epoch === null || page.seed) return;
-    const state = Y.encodeStateAsUpdate(page.document);
-    void this.local.putPage({ pageId: page.pageId, epoch: page.epoch, state }).catch(() => undefined);
-  }
 
   private say(message: object): void {
     this.socket?.send(JSON.stringify(message));
@@ -397,22 +388,27 @@ export class Library {
     socket.onmessage = (event) => this.take(JSON.parse(String(event.data)) as ServerMessage);
     socket.onclose = (event) => {
       if (this.socket !== socket) return;
-      this.hasFailed = !this.isConnected;
-      this.isConnected = false;
-      this.isCutOff = true;
-      this.socket = null;
       if (event.code === TOO_LONG) this.setAsideSent();
-      for (const queue of this.queues.values()) queue.inFlight = null;
-      this.tellSaving();
       if (event.code === SIGNED_OUT) this.events.onSignedOut();
       if (event.code === OUTDATED) {
         this.isClosed = true;
         this.events.onOutdated();
       }
-      if (this.isClosed) return;
-      setTimeout(() => this.connect(), this.retry);
-      this.retry = Math.min(this.retry * 2, LONGEST_RETRY);
+      this.lost(!this.isConnected);
     };
+  }
+
+  /** The way to the server is gone: what was sent without an answer is sent again when there is one. */
+  private lost(hasFailed: boolean): void {
+    this.hasFailed = hasFailed;
+    this.isConnected = false;
+    this.isCutOff = true;
+    this.socket = null;
+    for (const queue of this.queues.values()) queue.inFlight = null;
+    this.tellSaving();
+    if (this.isClosed) return;
+    setTimeout(() => this.connect(), this.retry);
+    this.retry = Math.min(this.retry * 2, LONGEST_RETRY);
   }
 
   private take(message: ServerMessage): void {
@@ -423,7 +419,7 @@ export class Library {
         const page = this.pages.get(message.page);
         if (!page?.isReady || page.isStale || page.epoch !== message.epoch) return;
         page.takeIn(fromBase64(message.update), message.source);
-        return this.keepCopySoon(page);
+        return this.copies.keepSoon(page);
       }
       case 'saved':
         return void this.acknowledge(message.page, message.number);
@@ -443,20 +439,20 @@ export class Library {
     if (page.isStale) {
       page.startAfresh(message.epoch, fromBase64(message.update));
       this.attach(page);
-      return this.keepCopySoon(page);
+      return this.copies.keepSoon(page);
     }
     if (page.epoch !== null && page.epoch !== message.epoch) {
       void this.setAside(message.page, 'The page was built anew elsewhere.');
       return;
     }
-    if (page.seed && this.beginsOtherwise(page, message)) return this.keepCopySoon(page);
+    if (page.seed && this.beginsOtherwise(page, message)) return this.copies.keepSoon(page);
     page.epoch = message.epoch;
     // What this window has and the server has not, taken before deletions from elsewhere could empty it.
     const missing = Y.encodeStateAsUpdate(page.document, fromBase64(message.vector));
     if (page.isReady && !page.seed && Y.decodeUpdate(missing).structs.length > 0) this.enqueue(page, missing);
     page.takeIn(fromBase64(message.update), 'window');
     this.setReady(page);
-    this.keepCopySoon(page);
+    this.copies.keepSoon(page);
     this.tellSaving();
   }
 
@@ -481,7 +477,7 @@ export class Library {
   async settle(milliseconds: number): Promise<boolean> {
     const end = Date.now() + milliseconds;
     this.storeTyped();
-    while (!this.isAllSent() && Date.now() < end) {
+    while (!this.isAllSent() && !this.isCutOff && Date.now() < end) {
       // Somebody waits for it: nothing is gathered first.
       for (const pageId of this.queues.keys()) this.flush(pageId);
       await new Promise((resolve) => setTimeout(resolve, 50));
@@ -494,6 +490,7 @@ export class Library {
     window.removeEventListener('beforeunload', this.warn);
     document.removeEventListener('visibilitychange', this.keepWaitingCopies);
     window.removeEventListener('online', this.reconnectNow);
+    window.removeEventListener('offline', this.probeNow);
     this.storeTyped();
     this.socket?.close();
     this.local.close();

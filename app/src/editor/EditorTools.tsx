@@ -1,9 +1,9 @@
 import type { Editor } from '@tiptap/core';
 import { useEffect, useRef, useState, useSyncExternalStore, type RefObject } from 'react';
-import { useWindowDimensions } from 'react-native';
 import { later } from '../kit/later';
 import { useAppSelector } from '../state/store';
 import { enterToolbar } from '../kit/toolbarKeys';
+import { useWindowWidth } from '../theme/rem';
 import { measure } from '../theme/tokens';
 import { BlockBar } from './BlockBar';
 import { BlockHandle, indexAtHeight } from './BlockHandle';
@@ -28,7 +28,7 @@ interface EditorToolsProps {
 export function EditorTools({ editor, pageId, lines, text, isMain }: EditorToolsProps) {
   const [isMenuOpen, setMenuOpen] = useState(false);
   const isSearchOpen = useAppSelector((state) => state.view.isSearchOpen);
-  const isPhone = useWindowDimensions().width < measure.wide;
+  const isPhone = useWindowWidth() < measure.wide;
   const isTouched = useCoarsePointer();
   useChoosingByPointer(editor, text);
   const openMenu = () => setMenuOpen(true);

@@ -4,6 +4,7 @@ import { SearchQuery } from 'prosemirror-search';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch } from '../state/store';
 import { searchOpened } from '../state/view';
+import { chooseNone } from './chosen';
 import { Dock } from './Dock';
 import { askForMatch, lookFor, matchCount, replaceAllMatches, replaceMatch } from './pageSearch';
 
@@ -39,7 +40,11 @@ export function SearchPanel({ editor }: { editor: Editor }) {
   const field = useRef<HTMLInputElement>(null);
   const query = useMemo(() => new SearchQuery(wish), [wish]);
 
-  useEffect(() => field.current?.focus(), []);
+  useEffect(() => {
+    // Lines that are chosen would keep their bar, and the keys.
+    editor.view.dispatch(chooseNone(editor.state));
+    field.current?.focus();
+  }, [editor]);
   useEffect(() => {
     editor.view.dispatch(lookFor(editor.state, query));
     const read = () => setCount(matchCount(editor.state));
@@ -110,11 +115,12 @@ export function SearchPanel({ editor }: { editor: Editor }) {
               run((state) => askForMatch(state, event.shiftKey ? -1 : 1));
             }}
           />
-          <button type="button" onClick={() => run((state) => askForMatch(state, -1))}>
-            Previous
+          <span role="status">{said || found}</span>
+          <button type="button" aria-label="Previous" onClick={() => run((state) => askForMatch(state, -1))}>
+            ↑
           </button>
-          <button type="button" onClick={() => run((state) => askForMatch(state, 1))}>
-            Next
+          <button type="button" aria-label="Next" onClick={() => run((state) => askForMatch(state, 1))}>
+            ↓
           </button>
           <button type="button" onClick={close}>
             Close
@@ -153,7 +159,6 @@ export function SearchPanel({ editor }: { editor: Editor }) {
               {label}
             </label>
           ))}
-          <span role="status">{said || found}</span>
         </div>
       </div>
     </Dock>

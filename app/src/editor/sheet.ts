@@ -32,6 +32,7 @@ export const writingSheet = `
 .writing .block[data-kind='quote'] .words, .writing .block[data-kind='quote'].words { font-style: italic; }
 .writing .block[data-kind='note'] { padding: 10px 14px; background: var(--parchment); }
 .writing .box { position: absolute; inset-inline-start: -13px; top: -9px; width: 44px; height: 44px; padding: 0; border: 0; background: none; cursor: pointer; }
+@media (hover: none) { .writing .block[data-kind='todo'] { min-height: 44px; box-sizing: border-box; padding-block: 8px; margin-block: 0; } .writing .block[data-kind='todo'] > .box { top: 0; } }
 .writing .box::before { content: ''; position: absolute; left: 13px; top: 14px; width: 14px; height: 14px; border: 1.6px solid var(--slate); border-radius: 3px; }
 .writing .box[aria-checked='true']::before { background: var(--verdigris); border-color: var(--verdigris); }
 .writing .box[aria-checked='true']::after { content: ''; position: absolute; left: 18.5px; top: 15.5px; width: 4px; height: 9px; border: solid var(--leaf); border-width: 0 2px 2px 0; transform: rotate(42deg); }

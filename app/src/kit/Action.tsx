@@ -17,6 +17,8 @@ export function Action({ label, tone = colour.lapis, isLine, ...rest }: ActionPr
       {...rest}
       style={{
         minHeight: measure.touch,
+        maxWidth: '100%',
+        minWidth: measure.touch,
         justifyContent: 'center',
         paddingHorizontal: isLine ? 0 : 10,
         marginLeft: isLine ? 0 : -10,

@@ -1,6 +1,7 @@
 import { useRef, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
+import { grown, useWindowWidth } from '../theme/rem';
 import { colour, measure } from '../theme/tokens';
 import { useModal } from './useModal';
 import { useSwipeDown } from './useSwipeDown';
@@ -13,10 +14,15 @@ interface SheetProps {
   children: ReactNode;
 }
 
+/** A window of less height has no room above a sheet, in pixels. */
+const LOW = 480;
+
 /** Asks for something without leaving the screen: drawn up from the bottom on a phone, set in the middle on a wide screen. */
 export function Sheet({ title, onClose, children }: SheetProps) {
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   const isWide = width >= measure.wide;
+  // A phone held across.
+  const isLow = useWindowDimensions().height < LOW;
   const dialog = useRef<View>(null);
   useModal(dialog, onClose);
   useSwipeDown(dialog, !isWide, onClose);
@@ -30,7 +36,7 @@ export function Sheet({ title, onClose, children }: SheetProps) {
         zIndex: 40,
         justifyContent: isWide ? 'flex-start' : 'flex-end',
         alignItems: 'center',
-        paddingTop: isWide ? 90 : 0,
+        paddingTop: isWide ? (isLow ? 12 : 90) : 0,
       }}
     >
       <Pressable
@@ -47,8 +53,8 @@ export function Sheet({ title, onClose, children }: SheetProps) {
         tabIndex={-1}
         style={{
           width: '100%',
-          maxWidth: isWide ? 520 : undefined,
-          maxHeight: isWide ? '76%' : '82%',
+          maxWidth: isWide ? grown(520) : undefined,
+          maxHeight: isWide ? (isLow ? '96%' : '76%') : '82%',
           backgroundColor: colour.leaf,
           borderRadius: isWide ? 6 : 0,
           borderTopLeftRadius: isWide ? 6 : 14,

@@ -1,5 +1,6 @@
 import { forwardRef } from 'react';
 import type { TextStyle } from 'react-native';
+import { grown } from '../theme/rem';
 import { colour, face } from '../theme/tokens';
 import { look as lookOf } from './look';
 import { WebText, type WebProps, type WebStyle } from './web';
@@ -30,8 +31,8 @@ export const Words = forwardRef<HTMLElement, WordsProps>(function Words(
       style={[
         {
           fontFamily: face[chosen],
-          fontSize: size,
-          lineHeight: line ?? Math.round(size * 1.3),
+          fontSize: grown(size),
+          lineHeight: grown(line ?? Math.round(size * 1.3)),
           fontWeight: weight,
           color: tone,
         },

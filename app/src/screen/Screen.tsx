@@ -1,6 +1,6 @@
 import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
-import { useWindowDimensions } from 'react-native';
+import { useWindowWidth } from '../theme/rem';
 import { colour, measure } from '../theme/tokens';
 import { useScrollMemory } from './scrollMemory';
 import { Box } from '../kit/Box';
@@ -15,7 +15,7 @@ interface ScreenProps {
 
 /** The scrolled part of a screen. */
 export function Screen({ children, label, tone = colour.leaf, hasOwnPlace = false }: ScreenProps) {
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   const element = useScrollMemory(usePathname(), hasOwnPlace);
   const foot = width < measure.wide ? measure.bar + 24 : 60;
   return (

@@ -15,13 +15,25 @@ import type { Tag as StoredTag } from '@glossarion/core/tags';
 import type { TemplateInfo } from '@glossarion/core/templates';
 import type { ActsDone, DayInfo, PageInfo, SessionInfo, SettingsInfo } from './types';
 
-const base = fetchBaseQuery({ baseUrl: '/api' });
+const fetchAnswer = fetchBaseQuery({ baseUrl: '/api' });
+
+/** While the server is known to be out of reach an answer is waited for no longer than this, in milliseconds. */
+const OFFLINE_WAIT = 1_500;
+
+/** What can't be done without the server says so at once. */
+const base: typeof fetchAnswer = (asked, query, more) => {
+  const { view } = query.getState() as { view?: { saving?: string } };
+  const wish = typeof asked === 'string' ? { url: asked } : asked;
+  return fetchAnswer(view?.saving === 'offline' ? { ...wish, timeout: OFFLINE_WAIT } : wish, query, more);
+};
 
 /** Problem details carry a sentence for people as their detail. */
 export function problemSentence(error: unknown): string {
   const { status, data } = (error ?? {}) as { status?: unknown; data?: { detail?: unknown } };
   if (typeof data?.detail === 'string') return data.detail;
-  if (status === 'FETCH_ERROR') return 'The server can’t be reached. What you wrote is kept here; try again.';
+  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') {
+    return 'The server can’t be reached, so this can’t be done now. What you wrote is kept here.';
+  }
   return 'That did not work. Nothing was changed; try again.';
 }
 

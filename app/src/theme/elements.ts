@@ -1,4 +1,5 @@
 import { createTheme } from '@rneui/themed';
+import { grown } from './rem';
 import { face, measure, palettes, type Mode } from './tokens';
 
 /** React Native Elements in the product's colours and lettering. It computes with colours, so it is given real ones. */
@@ -30,16 +31,22 @@ export function elementsTheme(mode: Mode) {
         buttonStyle: { minHeight: measure.touch, borderRadius: 4, paddingHorizontal: 16 },
         titleStyle: {
           fontFamily: face.interface,
-          fontSize: 17,
+          fontSize: grown(17),
           fontWeight: '500',
           color: mode === 'dark' ? palette.ground : '#fff',
         },
         disabledStyle: { backgroundColor: palette.rule },
       },
       Input: {
-        inputStyle: { fontFamily: face.interface, fontSize: 18, color: palette.ink },
-        labelStyle: { fontFamily: face.interface, fontSize: 15, fontWeight: '500', color: palette.soft },
-        errorStyle: { fontFamily: face.interface, fontSize: 15, color: palette.vermilion, marginHorizontal: 0 },
+        inputStyle: {
+          minWidth: 0,
+          minHeight: measure.touch,
+          fontFamily: face.interface,
+          fontSize: grown(18),
+          color: palette.ink,
+        },
+        labelStyle: { fontFamily: face.interface, fontSize: grown(15), fontWeight: '500', color: palette.soft },
+        errorStyle: { fontFamily: face.interface, fontSize: grown(15), color: palette.vermilion, marginHorizontal: 0 },
         inputContainerStyle: { borderBottomColor: palette.soft, minHeight: measure.touch },
         containerStyle: { paddingHorizontal: 0 },
       },

@@ -1,4 +1,6 @@
 import { NodeViewWrapper, type NodeViewProps } from '@tiptap/react';
+import { windowWidth } from '../../theme/rem';
+import { measure } from '../../theme/tokens';
 import { fileAddress, sizeWords } from '../../state/upload';
 import { pickAndAttach } from '../attach';
 import { putBySheet } from '../awaiting';
@@ -7,7 +9,7 @@ import { placeProps } from '../still';
 import { useDraft } from '../useDraft';
 import type { KindView, StillProps } from './kind';
 
-const canShowPdf = (): boolean => navigator.pdfViewerEnabled && window.innerWidth >= 720;
+const canShowPdf = (): boolean => navigator.pdfViewerEnabled && windowWidth() >= measure.wide;
 
 function FileBlock(props: NodeViewProps) {
   const { node, updateAttributes, selected } = props;

@@ -1,5 +1,5 @@
 import { useContext, useState } from 'react';
-import { View, useWindowDimensions } from 'react-native';
+import { View } from 'react-native';
 import {
   arrangementFor,
   DESK_LINES,
@@ -13,6 +13,7 @@ import {
 import { useDeskQuery, useSetMutation, useSettingsQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
+import { useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { AccountContext } from '../../state/AccountContext';
 import { Action } from '../../kit/Action';
@@ -49,7 +50,7 @@ export function DeskScreen() {
   const { data: desk } = useDeskQuery();
   const { data: settings } = useSettingsQuery();
   const { name } = useContext(AccountContext);
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   const [isArranging, setArranging] = useState(false);
   const [set] = useSetMutation();
   const screen = width < measure.wide ? 'phone' : 'wide';

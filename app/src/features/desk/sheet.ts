@@ -21,7 +21,7 @@ export const deskSheet = `
 .desk-button { font: 500 16px/20px ${face.interface}; color: var(--lapis); background: none; border: 0; min-width: 44px; min-height: 44px; padding: 0 8px; cursor: pointer; }
 .binned { border-inline-start: 3px solid; padding: 7px 12px 0; margin: 8px 0; overflow-wrap: anywhere; }
 .binned a { color: var(--ink); text-decoration: none; }
-.binned-deeds { display: flex; column-gap: 22px; padding-inline-start: 10px; }
+.binned-deeds { display: flex; flex-wrap: wrap; column-gap: 22px; padding-inline-start: 10px; }
 .breaking { margin: 6px 0 14px; padding-inline-start: 18px; font: 17px/24px ${face.interface}; }
 .breaking span { color: var(--soft); font-size: 15px; }
 `;

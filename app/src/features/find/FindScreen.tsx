@@ -4,6 +4,7 @@ import { View, type TextInput } from 'react-native';
 import type { MarkedPiece, Finding } from '@glossarion/core/find';
 import type { Target } from '@glossarion/core/links';
 import { useFindQuery, useRecentQuery } from '../../state/api';
+import { grown } from '../../theme/rem';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { addressOf, open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
@@ -59,7 +60,7 @@ export function FindScreen() {
           onChangeText={setTyped}
           autoCorrect={false}
           autoCapitalize="none"
-          inputStyle={{ fontSize: 22 }}
+          inputStyle={{ fontSize: grown(22) }}
           onKeyPress={(event) => {
             const { key } = event.nativeEvent;
             if (key === 'ArrowDown') setChosen(Math.min(active + 1, results.length - 1));

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useWindowDimensions } from 'react-native';
 import { addDays, dayTitle, dayTitleWithYear } from '@glossarion/core/journal';
 import { useDaysBeforeQuery, useWeekQuery } from '../../state/api';
+import { useWindowWidth } from '../../theme/rem';
 import { measure } from '../../theme/tokens';
 import { SavingSign } from '../../screen/SavingSign';
 import { Screen } from '../../screen/Screen';
@@ -30,7 +30,7 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   const [heads, setHeads] = useState([head]);
   const [touched, setTouched] = useState<string[]>([]);
   const [batches, setBatches] = useState([head]);
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   // The days around the one that is open, and none that are yet to come.
   const after = addDays(head, DAYS_AFTER);
   const strip = after < today ? after : head < today ? today : head;

@@ -6,6 +6,7 @@ export const journalSheet = `
 .journal[data-wide='true'] { padding: 8px 40px 0; }
 .journal-top { display: flex; justify-content: flex-end; min-height: 14px; }
 .week { display: grid; grid-template-columns: repeat(7, 1fr); padding: 12px 0 4px; margin: 0 -6px; text-align: center; font: 14px/18px ${face.interface}; }
+@media (max-width: 300px) { .week { grid-template-columns: repeat(4, 1fr); } }
 .week a { color: var(--soft); text-decoration: none; padding: 2px 0 6px; min-height: 50px; border-radius: 3px; }
 .week-day { display: block; font: 700 19px/25px ${face.writing}; color: var(--ink); margin: 1px 7px 0; border-radius: 4px; }
 .week .today .week-day { background: var(--spine-vermilion); color: #fff; }

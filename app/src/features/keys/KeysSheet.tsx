@@ -1,4 +1,5 @@
 import { View } from 'react-native';
+import { grown } from '../../theme/rem';
 import { colour, face } from '../../theme/tokens';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
@@ -59,7 +60,10 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
           </Words>
           {group.keys.map(([key, what]) => (
             <View key={key} style={{ flexDirection: 'row', gap: 16, paddingVertical: 3 }}>
-              <Words size={15} style={{ width: 130, fontFamily: face.code, fontSize: 14 }}>
+              <Words
+                size={15}
+                style={{ width: grown(130), maxWidth: '55%', fontFamily: face.code, fontSize: grown(14) }}
+              >
                 {key}
               </Words>
               <Words style={{ flex: 1 }}>{what}</Words>

@@ -23,7 +23,11 @@ export const marginSheet = `
 .gloss-tools button, .gloss-tools a { border: 0; background: none; padding: 0 3px; color: var(--soft) !important; font: 14px/18px ${face.interface}; text-decoration: underline !important; text-underline-offset: 3px; cursor: pointer; opacity: 0; }
 .gloss:hover .gloss-tools *, .gloss:focus-within .gloss-tools *, .gloss-tools *:focus-visible { opacity: 1; }
 span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
-@media (hover: none) { .gloss-tools * { opacity: 1 !important; padding: 14px 10px !important; margin: -14px -4px; } }
+@media (hover: none) {
+  .gloss { position: relative; } .gloss-origin { display: block; min-height: 44px; box-sizing: border-box; padding-block: 12px 4px; padding-inline-end: 62px; }
+  .gloss-tools { position: absolute; top: 0; inset-inline-end: 0; margin: 0; } .gloss-tools * { opacity: 1 !important; min-height: 44px; min-width: 44px; padding: 0 8px !important; }
+  .gloss .box { margin: 14px 15px 14px 14px; vertical-align: middle; } .gloss .box::after { inset: -15px; }
+}
 .gloss-editor .ProseMirror { outline: none; padding: 4px 6px; margin-inline-start: -6px; background: var(--ground); border-radius: 3px; box-shadow: 0 0 0 1px var(--lapis); font: 16px/21px ${face.writing}; }
 .margin-head button, .margin-more, .margin-foot h3 button, .also-named-acts button, .margin-hidden { border: 0; background: none; padding: 0; color: var(--lapis); font: 500 15px/20px ${face.interface}; cursor: pointer; }
 .margin-head .margin-named { color: var(--soft); font-weight: 400; text-decoration: underline; text-underline-offset: 3px; }
@@ -47,7 +51,7 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .margin-group > button .gloss-detail { order: 3; width: 100%; padding-inline-start: 16px; } .margin-group > button .gloss-detail::before { content: none; }
 .margin-group > button::before { content: '▸' / ''; color: var(--soft); width: 10px; } .margin-group > button[aria-expanded=true]::before { content: '▾' / ''; }
 .margin-hidden { align-self: flex-start; margin: 14px 18px 0 0; flex: none; color: var(--soft); font-weight: 400; }
-.margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet { min-height: 40px; font: 500 16px/40px ${face.interface}; color: var(--lapis); cursor: pointer; }
+.margin-grab-named { margin-inline-start: 14px; } .margin-show-sheet { min-height: 44px; font: 500 16px/44px ${face.interface}; color: var(--lapis); cursor: pointer; }
 .page-names { font-style: italic; }
 .gloss-children { margin-top: 3px; padding-inline-start: 10px; border-inline-start: 1px solid var(--rule); }
 .gloss .tag { font-size: .9em; }

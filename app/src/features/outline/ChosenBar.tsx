@@ -1,6 +1,7 @@
-import { View, useWindowDimensions } from 'react-native';
+import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { chose } from '../../state/view';
+import { grown, useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { Action } from '../../kit/Action';
 import { Words } from '../../kit/Words';
@@ -10,7 +11,7 @@ import { askWhereTo, pinAll, remove, setSeason } from './entryActs';
 export function ChosenBar() {
   const chosen = useAppSelector((state) => state.view.chosen);
   const dispatch = useAppDispatch();
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   if (!chosen) return null;
   const leave = () => void dispatch(chose(null));
   const deeds: [string, () => unknown][] = [
@@ -26,7 +27,7 @@ export function ChosenBar() {
       aria-label="What was chosen"
       style={{
         position: 'fixed' as 'absolute',
-        bottom: width < measure.wide ? measure.bar : 0,
+        bottom: width < measure.wide ? grown(measure.bar) : 0,
         left: 0,
         right: 0,
         zIndex: 30,

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { later } from '../../kit/later';
 import { toggleContents } from '../../screen/contentsView';
 import { useRoom } from '../../screen/useRoom';
+import { grown } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { usePlaceHere } from './useNotebookHere';
 
@@ -16,7 +17,7 @@ export function ContentsPanel() {
   return (
     <View
       style={{
-        width: measure.contents,
+        width: grown(measure.contents),
         flexShrink: 0,
         backgroundColor: colour.ground,
         borderRightWidth: 1,

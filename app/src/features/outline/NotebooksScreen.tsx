@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
-import { View, useWindowDimensions } from 'react-native';
+import { View } from 'react-native';
 import { stepPlace, type ContentsEntry } from '@glossarion/core/outline';
 import { useContentsQuery, useEntryQuery, useNotebooksQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { chose, sheetOpened } from '../../state/view';
+import { useWindowWidth } from '../../theme/rem';
 import { colour, measure, spine } from '../../theme/tokens';
 import { Action } from '../../kit/Action';
 import { open } from '../../screen/navigation';
@@ -31,7 +32,7 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
   useTitle(openId ? (shown?.title ?? null) : 'Notebooks');
   const openNotebook = useNotebookHere(openId ? `/n/${openId}` : '');
   const dispatch = useAppDispatch();
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   const isWide = width >= measure.wide;
   const of = (season: ContentsEntry['season']) => notebooks?.filter((notebook) => notebook.season === season) ?? [];
   const show = (notebook: ContentsEntry) => (

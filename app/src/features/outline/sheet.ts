@@ -19,6 +19,8 @@ export const outlineSheet = `
 .contents-page[data-unwritten] .contents-title { color: var(--ochre); }
 .contents-page[data-aside] .contents-title { color: var(--soft); }
 @media (max-width: 719px) { .contents-page[data-deep] .contents-date, .contents-page[data-deep] .contents-leader { display: none; } }
+@media (max-width: 300px) { .contents-section { flex-wrap: wrap; } .contents-section .contents-title { flex: 1 1 60%; } .contents-page { flex-wrap: wrap; padding-inline-start: calc(min(var(--depth), 3) * 8px); } .contents-page .contents-leader { display: none; } .contents-page .contents-title { flex: 1 1 60%; } }
+@media (max-width: 300px), (max-height: 480px) { .contents .contents-tools, main .contents-tools { position: static; } }
 .contents-leader { flex: 1; min-width: 10px; border-bottom: 1px dotted var(--leader); transform: translateY(-4px); }
 .contents-date { flex-shrink: 0; white-space: nowrap; font-size: 15px; color: var(--soft); }
 [data-narrow='true'] .contents-date { font-size: 14px; }
@@ -38,7 +40,7 @@ export const outlineSheet = `
 .contents-more { font-size: 20px; display: none; }
 .contents-page > .contents-more { margin-inline-start: auto; }
 .contents [role=treeitem]:focus-visible .contents-more, .contents [aria-current] .contents-more, .contents[aria-multiselectable] .contents-more { display: block; }
-@media (hover: none) { .contents .contents-more { display: block; } }
+@media (hover: none) { .contents .contents-more { display: block; } .contents .contents-fold, .contents .contents-more { min-width: 44px; margin-inline: -4px; } .contents-section { min-height: 44px; margin-top: 8px; align-items: center; } .contents .contents-section > .contents-fold, .contents .contents-section > .contents-more { height: 36px; margin-block: 0; align-self: center; min-height: 44px; } }
 .contents-tools { display: flex; flex-wrap: wrap; column-gap: 18px; position: sticky; bottom: 0; z-index: 2; background: var(--ground); margin-top: 8px; padding: 2px 0; border-top: 1px solid var(--rule); }
 main .contents-tools { margin-inline: -20px; padding-inline: 20px; }
 @media (max-width: ${measure.wide - 1}px) { main .contents-tools { bottom: ${measure.bar}px; } }

@@ -113,6 +113,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
   const { groups } = margin;
   const besideId = useAppSelector((state) => state.view.besideId);
   const keptId = besideId === pageId ? null : besideId;
+  const isOffline = useAppSelector((state) => state.view.saving === 'offline');
   const isHiddenHere = margin.view.isHidden === true;
   const isMarginHidden = useAppSelector((state) => state.view.isMarginAway) || isHiddenHere;
   const { isWide, isTextOnly, hasMargin, hasBeside } = useRoom(pageId, isHiddenHere);
@@ -140,7 +141,14 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
       <Box look="page" dataSet={{ wide: isWide, beside: hasBeside || undefined }}>
         <Box look="page-column">
           {!isTextOnly && (
-            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+            <View
+              style={{
+                flexDirection: 'row',
+                flexWrap: isWide ? 'nowrap' : 'wrap',
+                alignItems: 'center',
+                columnGap: 12,
+              }}
+            >
               {isWide ? (
                 <Trail entryId={pageId} trail={trail} title={info?.title ?? ''} />
               ) : (
@@ -175,6 +183,11 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
               </>
             ) : page?.missing ? (
               <Trouble title="Not here" sentence={page.missing} />
+            ) : isOffline ? (
+              <Trouble
+                title="Not reached"
+                sentence="This page was not opened in this browser before. It is shown as soon as the server can be reached."
+              />
             ) : (
               <Loading />
             )}

@@ -7,6 +7,7 @@ import { BodyView, editedLink } from '../../editor';
 import { useGlimpseQuery } from '../../state/api';
 import { store } from '../../state/store';
 import { besideOpened } from '../../state/view';
+import { windowWidth } from '../../theme/rem';
 import { measure, pigmentColour } from '../../theme/tokens';
 import { useCover } from '../../kit/covers';
 import { placeBeside } from '../../kit/placed';
@@ -33,7 +34,7 @@ export function PreviewCard({ shown, onClose }: { shown: Previewed; onClose: () 
     if (!element || !shown.link.isConnected) return;
     // Beside the first of the lines that a long link runs over.
     const [first] = shown.link.getClientRects();
-    const bottom = window.innerWidth < measure.wide ? measure.bar : 0;
+    const bottom = windowWidth() < measure.wide ? measure.bar : 0;
     if (first) void placeBeside({ getBoundingClientRect: () => first }, element, { bottom });
   });
   useCover(!canHover(), onClose);

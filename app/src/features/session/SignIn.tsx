@@ -1,3 +1,4 @@
+import { rem } from '../../theme/rem';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { problemSentence, useMakeAccountMutation, useSignInMutation } from '../../state/api';
@@ -44,7 +45,7 @@ export function SignIn({ signUp, onDone }: { signUp: NonNullable<SessionInfo['si
       contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: 24 }}
     >
       <View role="main" style={{ width: '100%', maxWidth: 400, marginHorizontal: 'auto' }}>
-        <Heading level={1} look="title" style={{ fontSize: 42, marginBottom: 4 }}>
+        <Heading level={1} look="title" style={{ fontSize: rem(42), marginBottom: 4 }}>
           Glossarion
         </Heading>
         <Words size={19} line={26} face="writing" tone={colour.soft} style={{ marginBottom: 28 }}>

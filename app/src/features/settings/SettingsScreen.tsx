@@ -87,7 +87,11 @@ function Part({ name, children }: { name: string; children: ReactNode }) {
 function ModeChoiceRow() {
   const choice = useModeChoice();
   return (
-    <View role="radiogroup" aria-label="Light and dark" style={{ flexDirection: 'row', gap: 20 }}>
+    <View
+      role="radiogroup"
+      aria-label="Light and dark"
+      style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 20 }}
+    >
       {MODES.map(([mode, label]) => (
         <Pressable
           key={mode}
@@ -96,6 +100,7 @@ function ModeChoiceRow() {
           onPress={() => chooseMode(mode)}
           style={{
             minHeight: measure.touch,
+            minWidth: measure.touch,
             justifyContent: 'center',
             borderBottomWidth: 3,
             borderBottomColor: choice === mode ? colour.vermilion : 'transparent',

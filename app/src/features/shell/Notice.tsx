@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
-import { View, useWindowDimensions } from 'react-native';
+import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { noticed } from '../../state/view';
+import { grown, useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { takeBack } from '../../state/deeds';
 import { Action } from '../../kit/Action';
@@ -14,7 +15,7 @@ const STAYS = 15_000;
 export function Notice() {
   const notice = useAppSelector((state) => state.view.notice);
   const dispatch = useAppDispatch();
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   useEffect(() => {
     if (!notice || notice.action === 'reload') return;
     const timer = setTimeout(() => dispatch(noticed(null)), STAYS);
@@ -26,7 +27,7 @@ export function Notice() {
       role="status"
       style={{
         position: 'fixed' as 'absolute',
-        bottom: (width < measure.wide ? measure.bar : 0) + 14,
+        bottom: grown((width < measure.wide ? measure.bar : 0) + 14),
         left: 16,
         right: 16,
         maxWidth: 520,

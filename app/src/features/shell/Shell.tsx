@@ -1,9 +1,10 @@
 import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
-import { View, useWindowDimensions } from 'react-native';
+import { View } from 'react-native';
 import { useNotebooksQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { textOnlyToggled } from '../../state/view';
+import { grown, useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { KeyStrip } from '../keys/KeyStrip';
 import { useKeys } from '../keys/useKeys';
@@ -45,7 +46,7 @@ function skipToText(): void {
 
 /** The frame around every screen: rail and contents on a wide one, a bar within a thumb's reach on a phone. */
 export function Shell({ children }: { children: ReactNode }) {
-  const { width } = useWindowDimensions();
+  const width = useWindowWidth();
   const isWide = width >= measure.wide;
   const dispatch = useAppDispatch();
   const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
@@ -84,7 +85,7 @@ function Rail() {
       role="navigation"
       aria-label="Places"
       style={{
-        width: measure.rail,
+        width: grown(measure.rail),
         backgroundColor: colour.shelf,
         borderRightWidth: 1,
         borderRightColor: colour.rule,
@@ -129,7 +130,7 @@ function Bar() {
         bottom: 0,
         left: 0,
         right: 0,
-        height: measure.bar,
+        height: grown(measure.bar),
         flexDirection: 'row',
         backgroundColor: colour.shelf,
         borderTopWidth: 1,

@@ -10,7 +10,9 @@ import { pageSheet } from '../page/sheet';
 import { trailSheet } from '../trail/sheet';
 import { shellSheet } from './sheet';
 import { kitSheet } from '../../kit/sheet';
+import { inRem } from '../../theme/rem';
 import { themeSheet } from '../../theme/tokens';
+import { seenSheet } from './seenSheet';
 
 const focusSheet = `
 :focus-visible { outline: 2px solid var(--lapis); outline-offset: 2px; }
@@ -20,23 +22,26 @@ const focusSheet = `
 /** Lays all style sheets out once, before anything is drawn. */
 export function layOutSheets(): void {
   const element = document.createElement('style');
-  element.textContent = [
-    themeSheet(),
-    kitSheet,
-    shellSheet,
-    writingSheet,
-    toolSheet,
-    pageSheet,
-    marginSheet,
-    previewSheet,
-    journalSheet,
-    findSheet,
-    outlineSheet,
-    trailSheet,
-    overviewSheet,
-    deskSheet,
-    keysSheet,
-    focusSheet,
-  ].join('\n');
+  element.textContent = inRem(
+    [
+      themeSheet(),
+      kitSheet,
+      shellSheet,
+      writingSheet,
+      toolSheet,
+      pageSheet,
+      marginSheet,
+      previewSheet,
+      journalSheet,
+      findSheet,
+      outlineSheet,
+      trailSheet,
+      overviewSheet,
+      deskSheet,
+      keysSheet,
+      focusSheet,
+      seenSheet,
+    ].join('\n'),
+  );
   document.head.append(element);
 }

@@ -14,7 +14,10 @@ export const trailSheet = `
 .trail-ways button { font: 16px/24px ${face.code}; color: var(--soft); background: none; border: 0; min-width: 26px; min-height: 28px; padding: 0 5px; cursor: pointer; }
 .trail-between { font: inherit; color: var(--soft); background: none; border: 0; padding: 0 2px; text-decoration: underline dotted 1px; text-underline-offset: 3px; cursor: pointer; }
 .trail.phone { align-items: center; flex-wrap: nowrap; }
-.trail.phone .trail-ways button { width: 44px; height: 44px; font-size: 20px; padding-inline-start: 18px; text-align: start; }
+.trail.phone .trail-ways { margin-inline-start: 0; }
+.trail.phone .trail-ways button { width: 44px; height: 44px; font-size: 20px; padding-inline-start: 12px; text-align: start; }
+@media (hover: none) { .trail.phone .trail-step, .trail.phone .trail-between { display: inline-flex; align-items: center; min-height: 44px; min-width: 44px; padding-block: 0; } }
+@media (max-width: 300px) { .trail.phone { flex: 1 1 100%; } .trail.phone .trail-step { display: inline; max-width: none; white-space: normal; overflow-wrap: anywhere; } .trail-part { display: inline; } }
 .trail.phone .trail-line { flex: 1; min-width: 0; padding: 4px 0; display: flex; flex-wrap: wrap; align-items: baseline; column-gap: 5px; }
 .trail.phone .trail-step, .trail.phone .trail-between { padding-block: 3px; }
 .places { list-style: none; margin: 0; padding: 0; }
