@@ -40,6 +40,35 @@ test('X8 there is nothing to save: a quiet sign tells how far it is', async ({ c
   await expect(page.getByRole('button', { name: /^save/iu })).toHaveCount(0);
 });
 
+test('X8 cut off without a word while saving, it is said within three seconds; what can’t be done then says so at once', async ({
+  pages,
+}) => {
+  const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
+  await into(page, 'start');
+  await page.keyboard.type(' one');
+  await saved(page);
+  // Nothing comes through any more, and nothing says so.
+  let isCut = false;
+  await page.routeWebSocket(/socket/u, (window) => {
+    if (isCut) return void window.close();
+    const server = window.connectToServer();
+    window.onMessage((message) => !isCut && server.send(message));
+    server.onMessage((message) => !isCut && window.send(message));
+  });
+  await page.route('**/api/**', (route) => (isCut ? undefined : route.continue()));
+  await page.reload();
+  await expect(textOf(page)).toContainText('start one');
+  isCut = true;
+  await into(page, 'start one');
+  await page.keyboard.type(' two');
+  const since = Date.now();
+  await expect(page.getByTestId('saving')).toHaveText('Offline, kept here');
+  expect(Date.now() - since).toBeLessThan(3_500);
+  await page.getByRole('button', { name: 'Page', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Pin to the Desk' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'can’t be reached' })).toBeVisible({ timeout: 3_000 });
+});
+
 test('X12 words, characters and reading time are told', async ({ pages }) => {
   const page = await pages({ Works: 'The gate 水車.\n' });
   await page.getByRole('button', { name: 'Page', exact: true }).click();

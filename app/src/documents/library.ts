@@ -37,7 +37,7 @@ const FULL_RETRY = 3_000;
 const SIGNED_OUT = 1008;
 const TOO_LONG = 1009;
 /** How long an answer may stay out, to what was sent and to whether the server is there, in milliseconds. */
-const ANSWER_WITHIN = 1_200;
+const ANSWER_WITHIN = 1_100;
 const FIRST_RETRY = 250;
 const LONGEST_RETRY = 2_000;
 /** A document that nobody shows any more is let go after this long. */
@@ -76,6 +76,9 @@ export class Library {
   /** Whether the way to the server is known to be cut: it is not while it is only being looked for. */
   private isCutOff = false;
   private retry = FIRST_RETRY;
+  /** When the server was heard last, and what waits for it to be heard again. */
+  private heardAt = 0;
+  private watching: ReturnType<typeof setTimeout> | null = null;
   private number = 0;
   private pages = new Map<string, PageDocument>();
   private queues = new Map<string, Queue>();
@@ -95,7 +98,7 @@ export class Library {
     void this.recallOutbox().then(() => this.connect());
     window.addEventListener('beforeunload', this.warn);
     window.addEventListener('online', this.reconnectNow);
-    window.addEventListener('offline', this.probeNow);
+    window.addEventListener('offline', this.probe);
     document.addEventListener('visibilitychange', this.keepWaitingCopies);
   }
 
@@ -202,6 +205,7 @@ export class Library {
     const epoch = page.epoch ?? 1;
     this.writing += 1;
     this.tellSaving();
+    this.watch();
     this.typed.push({ pageId, epoch, day, update: Y.mergeUpdates(updates) });
     // As soon as the key has been dealt with; the letter is shown first.
     if (this.typed.length === 1) setTimeout(this.storeTyped);
@@ -266,25 +270,30 @@ export class Library {
     const update = toBase64(whole.subarray(last));
     this.say({ type: 'update', page: pageId, day, epoch, number: this.number, update });
     this.tellSaving();
-    const { number } = this;
-    setTimeout(() => void this.probe(() => queue.inFlight?.number === number), ANSWER_WITHIN);
+  }
+
+  /** What is typed has to be answered: where nothing comes for a while, it is looked whether the server is there. */
+  private watch(): void {
+    this.watching ??= setTimeout(() => {
+      this.watching = null;
+      if (this.isAllSent() || !this.isConnected) return;
+      if (Date.now() - this.heardAt < ANSWER_WITHIN) this.watch();
+      else void this.probe();
+    }, ANSWER_WITHIN);
   }
 
   /**
-   * A network that is cut does not close a socket for minutes. Where an answer stays out, the server is asked whether it
-   * is there at all; a slow one says so.
+   * A network that is cut does not close a socket for minutes. The server is asked whether it is there at all; a slow one
+   * says so.
    */
-  private async probe(isAwaited: () => boolean): Promise<void> {
+  private probe = async (): Promise<void> => {
     const { socket } = this;
-    if (!this.isConnected || this.isClosed || !isAwaited()) return;
+    if (!this.isConnected || this.isClosed) return;
     const isThere = await isServerThere();
-    if (this.socket !== socket || !isAwaited()) return;
-    if (isThere) setTimeout(() => void this.probe(isAwaited), ANSWER_WITHIN);
+    if (this.socket !== socket) return;
+    if (isThere) this.watch();
     else this.cutOff(socket);
-  }
-
-  /** The network says that it is gone. */
-  private probeNow = (): void => void this.probe(() => true);
+  };
 
   /** Lets go of a socket that nothing comes through any more, and looks for another way. */
   private cutOff(socket: WebSocket | null): void {
@@ -412,6 +421,7 @@ export class Library {
   }
 
   private take(message: ServerMessage): void {
+    this.heardAt = Date.now();
     switch (message.type) {
       case 'state':
         return this.takeState(message);
@@ -490,7 +500,7 @@ export class Library {
     window.removeEventListener('beforeunload', this.warn);
     document.removeEventListener('visibilitychange', this.keepWaitingCopies);
     window.removeEventListener('online', this.reconnectNow);
-    window.removeEventListener('offline', this.probeNow);
+    window.removeEventListener('offline', this.probe);
     this.storeTyped();
     this.socket?.close();
     this.local.close();

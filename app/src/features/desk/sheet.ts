@@ -12,7 +12,7 @@ export const deskSheet = `
 .desk-tasks li { display: block; }
 .desk-tasks .writing { font-size: 18px; line-height: 24px; }
 .desk-tasks .writing .block { margin-bottom: 0; }
-.desk-tasks .desk-line { min-height: 28px; padding-inline-start: 28px; }
+.desk-tasks .desk-line { min-height: 28px; padding-inline-start: 28px; } @media (hover: none) { .desk-tasks .desk-line { min-height: 44px; } a.finding-title { min-height: 44px; } .day-title a { display: inline-block; min-height: 44px; padding-block: 6px; box-sizing: border-box; } }
 .desk-line { display: block; flex: 1; min-width: 0; min-height: 44px; box-sizing: border-box; color: var(--ink); text-decoration: none; overflow-wrap: anywhere; }
 .desk-line:hover .desk-title, .desk-line:hover .desk-detail { text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; }
 .desk-title { display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 3; overflow: hidden; font: 700 19px/24px ${face.writing}; text-align: left; }
