@@ -34,8 +34,6 @@ config.resolver.resolveRequest = (context, name, platform) => {
   if (asked) return { type: 'sourceFile', filePath: asked.gives };
   const answer = context.resolveRequest(context, name, platform);
   const instead = ANSWERS.find(({ file }) => file.test(answer.filePath));
-  if (process.env.GRAPH)
-    require('fs').appendFileSync(process.env.GRAPH, `${context.originModulePath}\t${answer.filePath}\n`);
   return instead ? { type: 'sourceFile', filePath: instead.gives } : answer;
 };
 

@@ -159,7 +159,7 @@ test('X4 whole lines are chosen by keys, and moved, indented, tinted, turned, du
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Shift+ArrowDown');
   await expect(page.getByRole('toolbar', { name: '2 lines are chosen' })).toBeVisible();
-  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Alt+Shift+ArrowLeft');
   await expect
     .poll(() => lines(page))
     .toEqual([

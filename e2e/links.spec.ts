@@ -301,7 +301,7 @@ test('L13 a page is found and linked by any of its other names', async ({ pages 
   await page.reload();
   await expect(links(page)).toHaveText('Sluice gate');
   await page.goto(new URL('/find?q=seaward', page.url()).href);
-  await expect(page.getByRole('link', { name: /Sluice gate/u }).first()).toBeVisible();
+  await expect(page.getByRole('option', { name: /Sluice gate/u }).first()).toBeVisible();
 });
 
 test('L14 a link is previewed by pointing, by keys and by a long touch, without leaving', async ({ pages }) => {

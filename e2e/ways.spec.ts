@@ -149,7 +149,8 @@ test('W11 contents and Margin are each put away, remembered so, and brought back
   await contents.getByRole('button', { name: 'Put away' }).click();
   await expect(contents).toHaveCount(0);
   await expect(margin).toBeVisible();
-  await outline.keyboard.press('m');
+  await margin.hover();
+  await margin.getByRole('button', { name: 'Put away' }).click();
   await expect(margin).toHaveCount(0);
   await outline.reload();
   await expect(textOf(outline)).toBeVisible();
@@ -158,7 +159,8 @@ test('W11 contents and Margin are each put away, remembered so, and brought back
   await expect(margin).toBeVisible();
   await outline.getByRole('button', { name: 'Contents', exact: true }).click();
   await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-current', 'page');
-  await outline.keyboard.press('c');
+  await contents.hover();
+  await contents.getByRole('button', { name: 'Put away' }).click();
   await expect(contents).toHaveCount(0);
 });
 

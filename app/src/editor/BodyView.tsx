@@ -1,5 +1,5 @@
 import { createElement } from 'react';
-import { isItem, kindOf, solidKindOf, type NodeJson } from '@glossarion/core/document';
+import { isHeading, isItem, kindOf, levelOf, solidKindOf, toldLevels, type NodeJson } from '@glossarion/core/document';
 import { InlineView } from './InlineView';
 import { textLook, viewOf, type StillProps } from './kinds';
 import { placeProps } from './still';
@@ -25,11 +25,12 @@ export function BlockText({ node, onTick, content = [] }: BlockTextProps) {
 }
 
 function TextBlock(still: StillProps) {
-  const { node } = still;
+  const { node, content } = still;
   const { level, state } = (node.attrs ?? {}) as Record<string, string | number | null | undefined>;
   const kind = kindOf(node);
   const { element, StillMark } = textLook(kind);
   const inline = <InlineView node={node} />;
+  const told = isHeading(node) ? toldLevels(content.filter(isHeading).map(levelOf)).get(levelOf(node)) : undefined;
   return (
     <div
       className="block"
@@ -40,7 +41,11 @@ function TextBlock(still: StillProps) {
       role={isItem(node) ? 'listitem' : undefined}
     >
       {StillMark && <StillMark {...still} />}
-      {createElement(element?.(node.attrs ?? {}) ?? 'div', { className: 'words', dir: 'auto' }, inline)}
+      {createElement(
+        element?.(node.attrs ?? {}) ?? 'div',
+        { className: 'words', dir: 'auto', 'aria-level': told },
+        inline,
+      )}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { Extension, type Editor } from '@tiptap/core';
 import { TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
-import { newId, PLAIN, textAttributes } from '@glossarion/core/document';
+import { HIGHLIGHTS, newId, PLAIN, textAttributes } from '@glossarion/core/document';
 import { announcePlace } from './announcePlace';
 import { actedRange, choose } from './chosen';
 import { isRightToLeft } from './direction';
@@ -122,6 +122,13 @@ function joinAt(state: EditorState, position: number): Transaction | null {
   return state.tr.join(position).scrollIntoView();
 }
 
+/** Highlights in the first pigment, then in the next each time, and after the last in none. */
+function nextHighlight(editor: Editor): boolean {
+  const present = editor.isActive('highlight') ? (editor.getAttributes('highlight').pigment as string) : null;
+  const next = HIGHLIGHTS[present === null ? 0 : HIGHLIGHTS.indexOf(present as (typeof HIGHLIGHTS)[number]) + 1];
+  return next ? editor.commands.setMark('highlight', { pigment: next }) : editor.commands.unsetMark('highlight');
+}
+
 /** Which way an arrow to the right moves: in a text that runs from right to left, out. */
 const inwards = ({ view }: Editor): 1 | -1 => (isRightToLeft(view) ? -1 : 1);
 
@@ -156,7 +163,7 @@ export const BlockKeys = Extension.create({
       'Mod-i': () => this.editor.commands.toggleMark('italic'),
       'Mod-u': () => this.editor.commands.toggleMark('underline'),
       'Mod-e': () => this.editor.commands.toggleMark('code'),
-      'Mod-Shift-h': () => this.editor.commands.toggleMark('highlight'),
+      'Mod-Shift-h': () => nextHighlight(this.editor),
       'Mod-k': () => beginLink(this.editor),
       'Mod-a': () => this.editor.commands.selectAll(),
       'Mod-Shift-x': () => this.editor.commands.toggleMark('strike'),

@@ -12,6 +12,7 @@ import { Clipboard } from './clipboard';
 import { DateOffers, type DateOfferOptions } from './dateOffers';
 import { Excerpts } from './excerpts';
 import { Folds } from './folds';
+import { HeadingLevels } from './headingLevels';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
 import { KIND_VIEWS } from './kinds';
@@ -79,6 +80,7 @@ export function pageExtensions({
     Identity,
     Lists,
     Folds,
+    HeadingLevels,
     Chosen.configure({ pageId: page.pageId }),
     Tables,
     Undo,

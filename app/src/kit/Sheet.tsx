@@ -1,8 +1,9 @@
-import { useRef, type ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import { grown, useWindowWidth } from '../theme/rem';
 import { colour, measure } from '../theme/tokens';
+import { walkMenu } from './menuKeys';
 import { useModal } from './useModal';
 import { useSwipeDown } from './useSwipeDown';
 import { Box } from './Box';
@@ -26,6 +27,16 @@ export function Sheet({ title, onClose, children }: SheetProps) {
   const dialog = useRef<View>(null);
   useModal(dialog, onClose);
   useSwipeDown(dialog, !isWide, onClose);
+  useEffect(() => {
+    const element = dialog.current as unknown as HTMLElement;
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || !walkMenu(element, event)) return;
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    element.addEventListener('keydown', onKeyDown);
+    return () => element.removeEventListener('keydown', onKeyDown);
+  }, []);
 
   // Beside everything else, so that nothing of the screen lies over it.
   return createPortal(

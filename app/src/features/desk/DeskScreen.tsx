@@ -1,3 +1,4 @@
+import { doAgain, takeBack } from '../../state/deeds';
 import { useContext, useState } from 'react';
 import { View } from 'react-native';
 import {
@@ -141,6 +142,8 @@ function DeskWays() {
       <Action label="Open Today" onPress={() => open('/today')} />
       <Action label="Go to" onPress={() => dispatch(sheetOpened({ for: 'go' }))} />
       <Action label="Places visited" onPress={() => dispatch(sheetOpened({ for: 'visited' }))} />
+      <Action label="Take back" onPress={() => void takeBack()} />
+      <Action label="Do again" onPress={() => void doAgain()} />
       <Action label="Bin" onPress={() => open('/bin')} />
       <Action label="Settings" onPress={() => open('/settings')} />
       <Action label="Keys" onPress={() => dispatch(sheetOpened({ for: 'keys' }))} />

@@ -85,6 +85,11 @@ export function useKeys(): void {
         event.preventDefault();
         return void (event.shiftKey ? doAgain() : takeBack());
       }
+      if (event.altKey && event.key === 'Enter') {
+        // The menu of what is shown; what has the focus opens its own before.
+        event.preventDefault();
+        return document.getElementById('page-menu')?.click();
+      }
       if (event.ctrlKey || event.metaKey || event.altKey || latest.current.hasLetters === false) return;
       const letter = letterOf(event);
       const act = actOf(letter);

@@ -123,7 +123,8 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
     const by = STEPS[event.key];
     // Alt with left and right alone is the browser's way back and forward.
     const isStep = by === 'up' || by === 'down' ? !event.shiftKey : event.shiftKey;
-    if (event.altKey) return by && isStep ? { [event.key]: () => step(entry, by) } : {};
+    const openMenu = () => dispatch(sheetOpened({ for: 'entry', entryId: entry.id }));
+    if (event.altKey) return by && isStep ? { [event.key]: () => step(entry, by) } : { Enter: openMenu };
     if (event.shiftKey && (by === 'up' || by === 'down')) {
       const next = lines[index + (by === 'down' ? 1 : -1)];
       if (next?.kind !== 'entry') return {};
@@ -142,8 +143,8 @@ export function ContentsTree({ notebook, contents, hereId, isNarrow, scroller }:
       ' ': () => choose(entry),
       F2: () => dispatch(renaming(entry.id)),
       Delete: () => void remove(acted).then(() => dispatch(chose(null))),
-      '.': () => dispatch(sheetOpened({ for: 'entry', entryId: entry.id })),
-      ContextMenu: () => dispatch(sheetOpened({ for: 'entry', entryId: entry.id })),
+      '.': openMenu,
+      ContextMenu: openMenu,
       s: () => dispatch(sheetOpened({ for: 'move', entries: acted })),
       ...(chosen && { Escape: () => dispatch(chose(null)) }),
       ArrowRight: () => (holdsAny && !entry.isOpen ? setFold(entry, true) : focusLine(keyAt(index + 1) ?? line.key)),

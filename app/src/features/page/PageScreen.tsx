@@ -228,10 +228,14 @@ function useVisit(pageId: string, isShown: boolean): void {
   }, [dispatch, pageId, isShown]);
 }
 
+/** What opens the menu of the page that is shown, for the key that does. */
+const PAGE_MENU = 'page-menu';
+
 function MenuButton({ onPress }: { onPress: () => void }) {
   return (
     <Pressable
       role="button"
+      id={PAGE_MENU}
       onPress={onPress}
       style={{
         minHeight: measure.touch,

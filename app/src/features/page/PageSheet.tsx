@@ -7,9 +7,11 @@ import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
 import { goForward } from '../../screen/navigation';
 import { usePinsQuery } from '../../state/api';
+import { doAgain, takeBack } from '../../state/deeds';
 import { useAppDispatch } from '../../state/store';
-import { searchOpened, sheetOpened } from '../../state/view';
-import { colour } from '../../theme/tokens';
+import { searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
+import { windowWidth } from '../../theme/rem';
+import { colour, measure } from '../../theme/tokens';
 import { keepBeside } from '../beside/besideActs';
 import { entryOffers } from '../outline/entryOffers';
 import { foldBack, splitPage } from '../parts/partActs';
@@ -50,8 +52,13 @@ export function PageSheet({ info, content, glosses, onShowMargin, onClose }: Pag
         { label: 'Merge into another page…', do: () => showSheet({ for: 'merge', entryId: info.id }) },
       ];
   const ways: Offer[] = [
+    { label: 'Go to…', do: () => showSheet({ for: 'go' }) },
     { label: 'Places visited', do: () => showSheet({ for: 'visited' }) },
     { label: 'Forward →', do: goForward },
+    { label: 'Take back', do: takeBack },
+    { label: 'Do again', do: doAgain },
+    ...(windowWidth() >= measure.wide ? [{ label: 'Text only', do: () => dispatch(textOnlyToggled()) }] : []),
+    { label: 'Keys', do: () => showSheet({ for: 'keys' }) },
   ];
   return (
     <Sheet title={info.title} onClose={onClose}>

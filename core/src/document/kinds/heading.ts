@@ -6,6 +6,15 @@ import { element, type HtmlReader, type MarkdownReading, type TextKind } from '.
 /** The level of a heading, from 1 to 4. */
 export const levelOf = (node: NodeJson): number => Math.min(4, Math.max(1, Number(node.attrs?.level ?? 2)));
 
+/**
+ * The levels that headings are told by to whoever hears them, by their own: the title is the first, and the levels that a
+ * page has follow it without a gap (WCAG 2.2, 1.3.1), so that two of different size are never told alike.
+ */
+export function toldLevels(levels: Iterable<number>): Map<number, number> {
+  const present = [...new Set(levels)].sort((one, other) => one - other);
+  return new Map(present.map((level, index) => [level, index + 2]));
+}
+
 const reads =
   (level: number): HtmlReader =>
   (node, reading, place, marks) => {

@@ -10,7 +10,7 @@ export {
   type OverviewAttributes,
   type OverviewSubject,
 } from './overview';
-export { levelOf } from './heading';
+export { levelOf, toldLevels } from './heading';
 export type * from './kind';
 export { element, htmlText, orNone } from './kind';
 export { stateOfBox } from './todo';
