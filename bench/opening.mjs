@@ -1,13 +1,13 @@
 /* global window, document */
 // From the address to a key that shows, on today’s page of the demo, anew and again; against a bare page with the same
-// editor and React Native Web. And how much script is fetched until then.
-import { build } from 'esbuild';
-import { existsSync, statSync } from 'node:fs';
+// editor and React Native Web, made and served as the product is. And how much script is fetched until then.
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { createServer } from 'node:http';
+import os from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { withServer } from '../tools/lib/browser.mjs';
-import { root } from '../tools/lib/project.mjs';
+import { bin, root, run } from '../tools/lib/project.mjs';
 
 const RUNS = Number(process.env.RUNS ?? 9);
 const MOST = { anew: 1.4, again: 1.3, kilobytes: 620 };
@@ -57,27 +57,23 @@ async function opening(browser, url) {
   return { anew, again };
 }
 
-const { outputFiles } = await build({
-  entryPoints: [path.join(root, 'bench/plainPage.tsx')],
-  bundle: true,
-  write: false,
-  format: 'iife',
-  minify: true,
-  jsx: 'automatic',
-  define: { 'process.env.NODE_ENV': '"production"', global: 'globalThis' },
+const bareDist = mkdtempSync(path.join(os.tmpdir(), 'glossarion-bare-'));
+run(bin('expo'), ['export', '-p', 'web', '--output-dir', bareDist], {
+  cwd: path.join(root, 'bench/bare'),
+  stdio: 'ignore',
 });
-const script = gzipSync(outputFiles[0].contents);
+const zipped = new Map();
 const plain = createServer((request, response) => {
-  if (request.url === '/plain.js') {
-    response.writeHead(200, {
-      'Content-Type': 'text/javascript',
-      'Content-Encoding': 'gzip',
-      'Cache-Control': 'public, max-age=31536000, immutable',
-    });
-    return void response.end(script);
-  }
-  response.writeHead(200, { 'Content-Type': 'text/html' });
-  response.end('<!doctype html><body><div id="root"></div><script src="/plain.js" defer></script></body>');
+  const file = path.join(bareDist, new URL(request.url, 'http://bare').pathname);
+  const isScript = file.endsWith('.js') && existsSync(file);
+  const served = isScript ? file : path.join(bareDist, 'index.html');
+  if (!zipped.has(served)) zipped.set(served, gzipSync(readFileSync(served)));
+  response.writeHead(200, {
+    'Content-Type': isScript ? 'text/javascript' : 'text/html',
+    'Content-Encoding': 'gzip',
+    ...(isScript && { 'Cache-Control': 'public, max-age=31536000, immutable' }),
+  });
+  response.end(zipped.get(served));
 });
 await new Promise((resolve) => plain.listen(0, resolve));
 
@@ -118,3 +114,4 @@ await withServer('demo', { GLOSSARION_DEMO: 'true' }, async ({ url, browser }) =
   if (process.env.VERBOSE) console.log(scripts.join('\n'));
 });
 plain.close();
+rmSync(bareDist, { recursive: true, force: true });

@@ -182,7 +182,7 @@ export function BlockHandle({ editor, text, onMenu }: BlockHandleProps) {
         isDragging.current = false;
         setDrop(null);
         setAcross(null);
-        if (other) return dropExcerpt(editor.view, idsInRange(editor.state, start.current), other);
+        if (other) return void dropExcerpt(editor.view, idsInRange(editor.state, start.current), other);
         if (!place) return;
         const transaction = moveBlocks(editor.state, start.current, place.target, place.depth);
         if (!transaction) return;

@@ -7,15 +7,15 @@ import type { TrailStep } from '@glossarion/core/outline';
 import type { DateOffer } from './dateOffers';
 import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
-import { InsertMenu } from './InsertMenu';
 import type { LineActs } from './lineActs';
-import { LinkPicker } from './LinkPicker';
 import { selectBlock } from './outline';
 import type { PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
 import { reachRest } from '../kit/atRest';
 import { later } from '../kit/later';
 
+const InsertMenu = later(async () => (await import('./pickers')).InsertMenu, true);
+const LinkPicker = later(async () => (await import('./pickers')).LinkPicker, true);
 const DateChip = later(async () => (await import('./DateChip')).DateChip, true);
 
 /** Where a page made from within a sentence may live. */
@@ -45,6 +45,8 @@ export interface PageEditorProps {
   focus?: string | null;
 }
 
+const LIST_KEYS = new Set(['Enter', 'Tab', 'ArrowUp', 'ArrowDown']);
+
 /** In milliseconds after the last key, so that what reads the whole text never stands in the way of one who writes. */
 const BODY_AFTER = 250;
 /** In milliseconds after the first change that was not told yet. */
@@ -73,6 +75,8 @@ export function PageEditor({
   const latest = useRef({ onOpen, onBody, label, title });
   latest.current = { onOpen, onBody, label, title };
   const { document } = page;
+  // A list that is on its way takes no choice yet, and lets none be made of the text instead.
+  const takeKey = (key: string) => picker.current?.take(key) ?? LIST_KEYS.has(key);
 
   const extensions = useMemo(
     () =>
@@ -81,10 +85,10 @@ export function PageEditor({
         placeholder: placeholder ?? 'Write here. Two brackets [[ link to a page, a slash / inserts.',
         title: () => latest.current.title,
         onOpen: (target, isBeside) => latest.current.onOpen(target, isBeside),
-        link: { onChange: setLinkQuery, onKey: (key) => picker.current?.take(key) ?? false },
+        link: { onChange: setLinkQuery, onKey: takeKey },
         selection: { onChange: setSelectedQuery },
         dates: { onChange: setDateOffer },
-        insert: { onChange: setInsertQuery, onKey: (key) => picker.current?.take(key) ?? false },
+        insert: { onChange: setInsertQuery, onKey: takeKey },
       }),
     // A page that was started afresh has a new document and needs a new editor.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -3,7 +3,6 @@ import { Fragment, Slice } from '@tiptap/pm/model';
 import { Plugin } from '@tiptap/pm/state';
 import type { EditorView } from '@tiptap/pm/view';
 import { newId, pageLink, text, type NodeJson } from '@glossarion/core/document';
-import { excerptOf } from '@glossarion/core/parts';
 
 /**
  * Dragging across: lines or words that are dragged from one page to the one beside it come there as an excerpt, a copy
@@ -55,15 +54,20 @@ export function placeAcross(from: EditorView, x: number, y: number): PlaceAcross
 }
 
 /** Sets an excerpt of lines of one page into another. */
-export function dropExcerpt(from: EditorView, blockIds: readonly string[], { view, position }: PlaceAcross): void {
+export async function dropExcerpt(
+  from: EditorView,
+  blockIds: readonly string[],
+  { view, position }: PlaceAcross,
+): Promise<void> {
   const source = pageOf(from);
   if (!source) return;
+  const { excerptOf } = await import('@glossarion/core/parts');
   const { content } = from.state.doc.toJSON() as { content: NodeJson[] };
   const nodes = excerptOf(content, blockIds, newId(), source.title());
   const { schema, tr } = view.state;
   view.dispatch(
     tr.insert(
-      position,
+      Math.min(position, view.state.doc.content.size),
       nodes.map((node) => schema.nodeFromJSON(node)),
     ),
   );

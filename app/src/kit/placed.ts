@@ -1,4 +1,9 @@
-import { computePosition, flip, offset, shift, size, type VirtualElement } from '@floating-ui/dom';
+import type { VirtualElement } from '@floating-ui/dom';
+import { whenAtRest } from './atRest';
+
+/** Its code comes when the first screen is at rest, or with the first that is placed. */
+const floating = () => import('@floating-ui/dom');
+whenAtRest(() => void floating().catch(() => undefined));
 
 interface PlaceOptions {
   /** How far from its cause, in pixels. */
@@ -17,6 +22,9 @@ export async function placeBeside(
   element: HTMLElement,
   { away = 6, bottom = 0, leastHeight }: PlaceOptions = {},
 ): Promise<void> {
+  // It is seen where it stands, and nowhere before.
+  if (element.style.left === '') element.style.opacity = '0';
+  const { computePosition, flip, offset, shift, size } = await floating();
   const padding = { top: EDGE, left: EDGE, right: EDGE, bottom: EDGE + bottom };
   const { x, y } = await computePosition(cause, element, {
     strategy: 'fixed',
@@ -39,4 +47,5 @@ export async function placeBeside(
   });
   element.style.left = `${x}px`;
   element.style.top = `${y}px`;
+  element.style.opacity = '';
 }

@@ -1,6 +1,11 @@
-import { createFocusTrap } from 'focus-trap';
 import { useEffect, useRef, useState, type RefObject } from 'react';
+import type { FocusTrap } from 'focus-trap';
+import { whenAtRest } from './atRest';
 import { layOver } from './covers';
+
+/** Its code comes when the first screen is at rest, or with the first sheet. */
+const trapKit = () => import('focus-trap');
+whenAtRest(() => void trapKit().catch(() => undefined));
 
 /**
  * Keeps the focus in what lies over the screen while it is open, and gives it back after, unless it was taken by then.
@@ -14,20 +19,22 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
 
   useEffect(() => {
     const element = dialog.current as HTMLElement;
-    const trap = createFocusTrap(element, {
-      initialFocus: () => firstFocus(element),
-      fallbackFocus: element,
-      delayInitialFocus: false,
-      preventScroll: true,
-      escapeDeactivates: false,
-      allowOutsideClick: true,
-      setReturnFocus: () => {
-        const isTaken = document.activeElement !== null && document.activeElement !== document.body;
-        if (isTaken || before === null || before === document.body) return false;
-        return before.isConnected ? before : (document.getElementById('main') ?? false);
-      },
+    firstFocus(element).focus({ preventScroll: true });
+    let trap: FocusTrap | null = null;
+    let isGone = false;
+    void trapKit().then(({ createFocusTrap }) => {
+      if (isGone) return;
+      trap = createFocusTrap(element, {
+        initialFocus: () => firstFocus(element),
+        fallbackFocus: element,
+        delayInitialFocus: false,
+        preventScroll: true,
+        escapeDeactivates: false,
+        allowOutsideClick: true,
+        returnFocusOnDeactivate: false,
+      });
+      trap.activate();
     });
-    trap.activate();
     const cover = layOver(() => close.current());
     const onKeyDown = (event: KeyboardEvent) => {
       if (event.key !== 'Escape' || !cover.isTop()) return;
@@ -39,9 +46,18 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
     return () => {
       cover.take();
       document.removeEventListener('keydown', onKeyDown, true);
-      trap.deactivate();
+      isGone = true;
+      trap?.deactivate();
+      giveBack(before);
     };
   }, [dialog, before]);
+}
+
+/** Gives the focus back, unless something has it by now; where what had it is gone, to the screen. */
+function giveBack(before: HTMLElement | null): void {
+  const isTaken = document.activeElement !== null && document.activeElement !== document.body;
+  if (isTaken || before === null || before === document.body) return;
+  (before.isConnected ? before : document.getElementById('main'))?.focus();
 }
 
 /** What has the focus already, else the first field, else what opened. */
