@@ -14,6 +14,7 @@ import {
   withChildren,
 } from './chosen';
 import { announcePlace } from './announcePlace';
+import { Sign, type SignName } from '../kit/Sign';
 import { Dock } from './Dock';
 import { enterToolbar, walkToolbar } from '../kit/toolbarKeys';
 import { noteCut, writeCopy } from './clipboard';
@@ -164,21 +165,29 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
         }}
       >
         <span className="block-bar-count">{chosen.count === 1 ? '1 line' : `${chosen.count} lines`}</span>
-        <BarButton label="Choose the line above too" words="↑+" onPress={() => step(-1, true)} />
-        <BarButton label="Choose the line below too" words="↓+" onPress={() => step(1, true)} />
-        <BarButton label="Outdent" words="⇤" onPress={() => move((state) => indent(state, -1))} />
-        <BarButton label="Indent" words="⇥" onPress={() => move((state) => indent(state, 1))} />
+        <BarButton label="Choose the line above too" sign="up" words="+" onPress={() => step(-1, true)} />
+        <BarButton label="Choose the line below too" sign="down" words="+" onPress={() => step(1, true)} />
+        <BarButton label="Outdent" sign="outdent" onPress={() => move((state) => indent(state, -1))} />
+        <BarButton label="Indent" sign="indent" onPress={() => move((state) => indent(state, 1))} />
         <BarButton label="What can be done with them" words="¶" onPress={onMenu} />
-        <BarButton label="Delete lines" words="Delete" onPress={remove} />
+        <BarButton label="Delete lines" sign="delete" onPress={remove} />
         <BarButton label="Done choosing" words="Done" onPress={leave} />
       </div>
     </Dock>
   );
 }
 
-function BarButton({ label, words, onPress }: { label: string; words: string; onPress: () => void }) {
+interface BarButtonProps {
+  label: string;
+  sign?: SignName;
+  words?: string;
+  onPress: () => void;
+}
+
+function BarButton({ label, sign, words, onPress }: BarButtonProps) {
   return (
     <button type="button" aria-label={label} onMouseDown={(event) => event.preventDefault()} onClick={onPress}>
+      {sign && <Sign name={sign} />}
       {words}
     </button>
   );

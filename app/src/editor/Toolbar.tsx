@@ -2,6 +2,7 @@ import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { useEffect, useState } from 'react';
 import { HIGHLIGHTS } from '@glossarion/core/document';
+import { Sign, type SignName } from '../kit/Sign';
 import { Dock } from './Dock';
 import { actedRange } from './chosen';
 import { beginLink } from './linkSelection';
@@ -51,11 +52,11 @@ function useKeyboardHeight(): number {
 }
 
 const STYLES = [
-  { mark: 'bold', label: 'Bold', words: 'B' },
-  { mark: 'italic', label: 'Italic', words: 'I' },
-  { mark: 'underline', label: 'Underline', words: 'U' },
-  { mark: 'strike', label: 'Strike through', words: 'S' },
-  { mark: 'code', label: 'Code', words: '<>' },
+  { mark: 'bold', label: 'Bold' },
+  { mark: 'italic', label: 'Italic' },
+  { mark: 'underline', label: 'Underline' },
+  { mark: 'strike', label: 'Strike through' },
+  { mark: 'code', label: 'Code' },
 ] as const;
 
 /** What the toolbar shows of the place of the cursor: the kind of its line and the styles on, by name. */
@@ -119,38 +120,31 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
           </>
         ) : (
           <>
-            <Tool label="Insert" words="+" onPress={() => openInsert(editor)} />
+            <Tool label="Insert" sign="insert" onPress={() => openInsert(editor)} />
             <Tool label="What can be done with this line" words="¶" isRed onPress={onMenu} />
             <Tool
               label="To-do"
-              words="☐"
+              sign="todo"
               isOn={isTodo}
               onPress={() => run((state) => turn(state, isTodo ? 'paragraph' : 'todo'))}
             />
-            <Tool label="Link" words="[[ ]]" onPress={() => beginLink(editor)} />
-            <Tool label="Undo" words="↶" onPress={() => editor.commands.undo()} />
-            <Tool label="Indent" words="⇥" onPress={() => run((state) => indent(state, 1))} />
-            <Tool label="Outdent" words="⇤" onPress={() => run((state) => indent(state, -1))} />
-            {STYLES.map(({ mark, label, words }) => (
+            <Tool label="Link" sign="link" onPress={() => beginLink(editor)} />
+            <Tool label="Undo" sign="undo" onPress={() => editor.commands.undo()} />
+            <Tool label="Indent" sign="indent" onPress={() => run((state) => indent(state, 1))} />
+            <Tool label="Outdent" sign="outdent" onPress={() => run((state) => indent(state, -1))} />
+            {STYLES.map(({ mark, label }) => (
               <Tool
                 key={mark}
                 label={label}
-                words={words}
-                style={mark}
+                sign={mark}
                 isOn={isOn(mark)}
                 onPress={() => editor.commands.toggleMark(mark)}
               />
             ))}
-            <Tool
-              label="Highlighter"
-              words="ab"
-              style="highlight"
-              isOn={isOn('highlight')}
-              onPress={() => setInking(true)}
-            />
-            <Tool label="Redo" words="↷" onPress={() => editor.commands.redo()} />
-            <Tool label="Move up" words="↑" onPress={() => run((state) => moveLine(state, -1))} />
-            <Tool label="Move down" words="↓" onPress={() => run((state) => moveLine(state, 1))} />
+            <Tool label="Highlighter" sign="highlight" isOn={isOn('highlight')} onPress={() => setInking(true)} />
+            <Tool label="Redo" sign="redo" onPress={() => editor.commands.redo()} />
+            <Tool label="Move up" sign="up" onPress={() => run((state) => moveLine(state, -1))} />
+            <Tool label="Move down" sign="down" onPress={() => run((state) => moveLine(state, 1))} />
             <Tool label="Done" words="Done" isDone onPress={() => editor.commands.blur()} />
           </>
         )}
@@ -173,7 +167,7 @@ export function openInsert(editor: Editor): void {
 interface ToolProps {
   label: string;
   words?: string;
-  style?: string;
+  sign?: SignName;
   pigment?: string;
   isOn?: boolean;
   isRed?: boolean;
@@ -181,20 +175,19 @@ interface ToolProps {
   onPress: () => void;
 }
 
-function Tool({ label, words, style, pigment, isOn, isRed, isDone, onPress }: ToolProps) {
+function Tool({ label, words, sign, pigment, isOn, isRed, isDone, onPress }: ToolProps) {
   return (
     <button
       type="button"
       className={isRed ? 'tool red' : isDone ? 'tool done' : 'tool'}
       aria-label={label}
       aria-pressed={isOn}
-      data-style={style}
       // The text keeps the focus, and with it the keyboard.
       onPointerDown={(event) => event.preventDefault()}
       onMouseDown={(event) => event.preventDefault()}
       onClick={onPress}
     >
-      {pigment ? <mark data-pigment={pigment}>ab</mark> : words}
+      {pigment ? <mark data-pigment={pigment}>ab</mark> : sign ? <Sign name={sign} /> : words}
     </button>
   );
 }
