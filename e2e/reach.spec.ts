@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import type { ActKind } from '../core/src/acts';
+import type { ActKind } from '@glossarion/core/acts';
 import { expect, into, isPhone, test, textOf } from './support/lines';
 import { line, openNotebook } from './support/outline';
 import { openPage, outlineNotesWith } from './support/reachNotes';

@@ -107,7 +107,7 @@ export function PickerList({
 
   if (choices.length === 0 && !hint && !filter) return null;
   return createPortal(
-    <div ref={list} className="picker" style={{ width: WIDTH }}>
+    <div ref={list} className="picker" tabIndex={0} style={{ width: WIDTH }}>
       {filter && <FilterField filter={filter} take={take} label={label} active={choices[active]?.key} />}
       {choices.length === 0 && hint && <div className="choice-detail picker-hint">{hint}</div>}
       <div role="listbox" id="picker-choices" aria-label={label}>

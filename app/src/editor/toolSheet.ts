@@ -22,6 +22,7 @@ export const toolSheet = `
 .table-bar button { flex: none; font-size: 15px; min-width: 0; min-height: 36px; }
 @media (max-width: 719px) { .table-bar { left: 0; right: 0; width: auto; transform: none; bottom: calc(var(--keyboard, 0px) + ${measure.bar}px); flex-wrap: nowrap; overflow-x: auto; scrollbar-width: none; border-radius: 0; border-width: 1px 0 0; box-shadow: none; } .table-bar button { min-height: 44px; } }
 .table-bar .group-of { color: var(--ink); }
+@media (hover: none) and (min-width: 720px) { .table-bar, .search-panel { bottom: calc(max(var(--keyboard, 0px), 0px) + ${measure.bar + 8}px); } }
 .table-bar .danger { color: var(--vermilion); }
 .search-panel { position: fixed; bottom: 22px; left: max(332px, var(--middle, 50%)); transform: translateX(-50%); width: 620px; max-width: calc(100vw - 24px); box-sizing: border-box; z-index: 26; background: var(--leaf); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 6px 24px var(--shadow); padding: 6px 12px; font: 16px ${face.interface}; }
 @media (max-width: 719px) { .search-panel { left: 0; right: 0; width: auto; max-width: none; transform: none; bottom: max(var(--keyboard, 0px), ${measure.bar}px); border-width: 1px 0 0; border-radius: 0; padding: 4px 14px; } }

@@ -154,7 +154,6 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
               ) : (
                 <PhoneTrail entryId={pageId} trail={trail} />
               )}
-              {!isWide && <SavingSign />}
               <MenuButton onPress={() => setMenuOpen(true)} />
             </View>
           )}
@@ -164,7 +163,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
             {page?.isReady ? (
               <>
                 <TitleField page={page} hasFocus={isNew} onDone={goOnInText} />
-                <PageMeta info={info} tags={tags} />
+                <PageMeta info={info} tags={tags} hasSign={!isWide} />
                 <KeptCopies pageId={pageId} />
                 <LongPage pageId={pageId} body={body} />
                 <Box ref={text} look="page-body">
@@ -250,7 +249,14 @@ function MenuButton({ onPress }: { onPress: () => void }) {
   );
 }
 
-function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string[] }) {
+interface PageMetaProps {
+  info: PageInfo | null;
+  tags: readonly string[];
+  /** Whether it tells how far what was written has come, where nothing else does. */
+  hasSign: boolean;
+}
+
+function PageMeta({ info, tags, hasSign }: PageMetaProps) {
   if (!info) return <Line look="page-meta">{'\u00a0'}</Line>;
   const begun = localDay(new Date(info.begunAt));
   const today = localDay(new Date());
@@ -268,6 +274,11 @@ function PageMeta({ info, tags }: { info: PageInfo | null; tags: readonly string
       {tags.map((tag) => (
         <TagText key={tag} tag={tag} />
       ))}
+      {hasSign && (
+        <Said look="page-saving">
+          <SavingSign />
+        </Said>
+      )}
     </Line>
   );
 }
