@@ -3,51 +3,59 @@ import { ask, line } from './support/outline';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, isPhone, openPage, test, textOf } from './support/test';
 
-test('accounts: make one, sign out, wrong passphrase, sign in, change the passphrase', async ({ page, server }) => {
-  const name = `Ines ${Math.random().toString(36).slice(2, 9)}`;
-  await page.goto(`${server.url}/notebooks`);
-  await page.getByRole('button', { name: 'Make an account' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill(name);
-  await page.getByLabel('Passphrase').fill('short');
-  await page.getByRole('button', { name: 'Make account' }).click();
-  await expect(page.getByText('A passphrase needs eight characters or more.')).toBeVisible();
-  await page.getByLabel('Passphrase').fill('tide and timber');
-  await page.getByRole('button', { name: 'Make account' }).click();
-  await expect(page.getByRole('heading', { name: 'Notebooks', level: 1 })).toBeVisible();
+test(
+  'accounts: make one, sign out, wrong passphrase, sign in, change the passphrase',
+  { tag: '@once' },
+  async ({ page, server }) => {
+    const name = `Ines ${Math.random().toString(36).slice(2, 9)}`;
+    await page.goto(`${server.url}/notebooks`);
+    await page.getByRole('button', { name: 'Make an account' }).click();
+    await page.getByRole('textbox', { name: 'Name' }).fill(name);
+    await page.getByLabel('Passphrase').fill('short');
+    await page.getByRole('button', { name: 'Make account' }).click();
+    await expect(page.getByText('A passphrase needs eight characters or more.')).toBeVisible();
+    await page.getByLabel('Passphrase').fill('tide and timber');
+    await page.getByRole('button', { name: 'Make account' }).click();
+    await expect(page.getByRole('heading', { name: 'Notebooks', level: 1 })).toBeVisible();
 
-  await page.goto(`${server.url}/settings`);
-  await page.getByLabel('Present passphrase').fill('tide and timber');
-  await page.getByLabel('New passphrase').fill('oak and hornbeam');
-  await page.getByRole('button', { name: 'Change passphrase' }).click();
-  await expect(page.getByText('The passphrase is changed.')).toBeVisible();
-  await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.goto(`${server.url}/settings`);
+    await page.getByLabel('Present passphrase').fill('tide and timber');
+    await page.getByLabel('New passphrase').fill('oak and hornbeam');
+    await page.getByRole('button', { name: 'Change passphrase' }).click();
+    await expect(page.getByText('The passphrase is changed.')).toBeVisible();
+    await page.getByRole('button', { name: 'Sign out' }).click();
 
-  await page.getByRole('textbox', { name: 'Name' }).fill(name);
-  await page.getByLabel('Passphrase').fill('tide and timber');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('alert')).toHaveText('The name or the passphrase is not right.');
-  await page.getByLabel('Passphrase').fill('oak and hornbeam');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(textOf(page)).toBeVisible();
-  const databases = await page.evaluate(async () => (await indexedDB.databases()).length);
-  expect(databases).toBe(1);
-});
+    await page.getByRole('textbox', { name: 'Name' }).fill(name);
+    await page.getByLabel('Passphrase').fill('tide and timber');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('alert')).toHaveText('The name or the passphrase is not right.');
+    await page.getByLabel('Passphrase').fill('oak and hornbeam');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(textOf(page)).toBeVisible();
+    const databases = await page.evaluate(async () => (await indexedDB.databases()).length);
+    expect(databases).toBe(1);
+  },
+);
 
-test('a folder of Markdown is taken in from the settings, and what was not understood is said', async ({ mill }) => {
-  await mill.goto(new URL('/settings', mill.url()).href);
-  const { mkdtempSync, mkdirSync, writeFileSync } = await import('node:fs');
-  const folder = mkdtempSync('/tmp/glossarion-notes-');
-  mkdirSync(`${folder}/Reading/Books`, { recursive: true });
-  writeFileSync(
-    `${folder}/Reading/Books/Tide and Timber.md`,
-    '# Tide and Timber\n\nOn wood. <blink>bold</blink>\n\n| a | b |\n| - | - |\n| 1 | 2 |\n',
-  );
-  await mill.getByLabel('A folder of Markdown files').setInputFiles(folder);
-  await expect(mill.getByText('Made: 1 notebook, 1 section, 1 page')).toBeVisible();
-  await expect(mill.getByText(/Tide and Timber\.md: The HTML <blink>/)).toBeVisible();
-  await openPage(mill, 'Tide and Timber');
-  await expect(textOf(mill).locator('table')).toContainText('12');
-});
+test(
+  'a folder of Markdown is taken in from the settings, and what was not understood is said',
+  { tag: '@once' },
+  async ({ mill }) => {
+    await mill.goto(new URL('/settings', mill.url()).href);
+    const { mkdtempSync, mkdirSync, writeFileSync } = await import('node:fs');
+    const folder = mkdtempSync('/tmp/glossarion-notes-');
+    mkdirSync(`${folder}/Reading/Books`, { recursive: true });
+    writeFileSync(
+      `${folder}/Reading/Books/Tide and Timber.md`,
+      '# Tide and Timber\n\nOn wood. <blink>bold</blink>\n\n| a | b |\n| - | - |\n| 1 | 2 |\n',
+    );
+    await mill.getByLabel('A folder of Markdown files').setInputFiles(folder);
+    await expect(mill.getByText('Made: 1 notebook, 1 section, 1 page')).toBeVisible();
+    await expect(mill.getByText(/Tide and Timber\.md: The HTML <blink>/)).toBeVisible();
+    await openPage(mill, 'Tide and Timber');
+    await expect(textOf(mill).locator('table')).toContainText('12');
+  },
+);
 
 /** In the light a phone is looked through at 200 %: half as wide and as high, each pixel twice as large. */
 for (const colorScheme of ['light', 'dark'] as const) {

@@ -86,17 +86,21 @@ test('X2 a line is turned into another kind with its words, its styles and what 
   await linesKept(page, ['heading2: the old gate', '  bulleted: pintle', 'quote: let a = 1;let b = 2;']);
 });
 
-test('X2 Markdown typed at the start of a line turns it: foldable, note box, code', async ({ pages }) => {
-  const page = await pages({ Typed: '\n' });
-  await textOf(page).click();
-  await page.keyboard.type('>> Tools');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('! Mind the sill');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('```ts let a;');
-  await linesKept(page, ['fold: Tools', 'note: Mind the sill', 'code: let a;']);
-});
+test(
+  'X2 Markdown typed at the start of a line turns it: foldable, note box, code',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Typed: '\n' });
+    await textOf(page).click();
+    await page.keyboard.type('>> Tools');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('! Mind the sill');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('```ts let a;');
+    await linesKept(page, ['fold: Tools', 'note: Mind the sill', 'code: let a;']);
+  },
+);
 
 test('X3 styles by keys, and on a phone by the toolbar that keeps the keyboard', async ({ pages }) => {
   const page = await pages({ Styles: 'oak and iron\n' });
@@ -292,31 +296,32 @@ test('X4 a line is dragged by its ¶ with what stands beneath it, to the depth i
   ]);
 });
 
-test('X7 undo and redo reach back over the whole visit, through other pages, and leave others’ words', async ({
-  pages,
-  context,
-}) => {
-  const page = await pages({ Works: 'start\n', Other: 'elsewhere\n' });
-  await into(page, 'start');
-  await page.keyboard.type(' one');
-  await page.waitForTimeout(700);
-  await page.keyboard.type(' two');
-  await saved(page);
-  const second = await context.newPage();
-  await second.goto(page.url());
-  await into(second, 'start');
-  await second.keyboard.press('Enter');
-  await second.keyboard.type('theirs');
-  await expect(line(page, 'theirs')).toBeVisible();
-  await page.getByRole('navigation', { name: 'Trail' }).getByRole('link', { name: 'Works' }).click();
-  await expect(textOf(page)).toHaveCount(0);
-  await page.goBack();
-  await into(page, 'start');
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
-  await expect.poll(() => lines(page)).toEqual(['paragraph: start', 'paragraph: theirs']);
-  await page.keyboard.press('Control+Shift+z');
-  await page.keyboard.press('Control+Shift+z');
-  await expect.poll(() => lines(page)).toEqual(['paragraph: start one two', 'paragraph: theirs']);
-  await second.close();
-});
+test(
+  'X7 undo and redo reach back over the whole visit, through other pages, and leave others’ words',
+  { tag: '@once' },
+  async ({ pages, context }) => {
+    const page = await pages({ Works: 'start\n', Other: 'elsewhere\n' });
+    await into(page, 'start');
+    await page.keyboard.type(' one');
+    await page.waitForTimeout(700);
+    await page.keyboard.type(' two');
+    await saved(page);
+    const second = await context.newPage();
+    await second.goto(page.url());
+    await into(second, 'start');
+    await second.keyboard.press('Enter');
+    await second.keyboard.type('theirs');
+    await expect(line(page, 'theirs')).toBeVisible();
+    await page.getByRole('navigation', { name: 'Trail' }).getByRole('link', { name: 'Works' }).click();
+    await expect(textOf(page)).toHaveCount(0);
+    await page.goBack();
+    await into(page, 'start');
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => lines(page)).toEqual(['paragraph: start', 'paragraph: theirs']);
+    await page.keyboard.press('Control+Shift+z');
+    await page.keyboard.press('Control+Shift+z');
+    await expect.poll(() => lines(page)).toEqual(['paragraph: start one two', 'paragraph: theirs']);
+    await second.close();
+  },
+);

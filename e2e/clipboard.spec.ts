@@ -22,64 +22,76 @@ const web = `<html><head><style>p{color:red}</style></head><body><!--StartFragme
 <p><a href="javascript:window.ran=true">odd</a> <img src="https://elsewhere.example/x.png" alt="far away"></p>
 <p class="MsoNormal"><o:p>&nbsp;</o:p></p></article><!--EndFragment--></body></html>`;
 
-test('X6 what comes from the web and from word processors becomes clean blocks', async ({ pages }) => {
-  const page = await pages({ Paste: '\n' });
-  const asked: string[] = [];
-  page.on('request', (request) => asked.push(request.url()));
-  await textOf(page).click();
-  await paste(page, { 'text/html': web, 'text/plain': 'Setting out' });
-  await expect(textOf(page).locator('img')).toHaveAttribute('src', /\/api\/files\//u);
-  await linesKept(page, [
-    'heading2: Setting out',
-    'paragraph: Measure the sill twice.',
-    'bulleted: level',
-    'bulleted: line',
-    '  bulleted: chalk',
-    'numbered: first',
-    'table: Tool',
-    'picture:',
-    'paragraph: odd far away',
-  ]);
-  await expect(line(page, 'Measure').locator('strong')).toHaveText('Measure');
-  await expect(line(page, 'Measure').locator('a')).toHaveAttribute('href', 'https://example.org/sill?a=1');
-  await expect(textOf(page).locator('a[href^=javascript]')).toHaveCount(0);
-  await expect(textOf(page).locator('img')).toHaveAttribute('alt', 'the sill');
-  expect(await page.evaluate(() => 'ran' in window)).toBe(false);
-  expect(asked.filter((url) => url.includes('elsewhere.example'))).toEqual([]);
-});
+test(
+  'X6 what comes from the web and from word processors becomes clean blocks',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Paste: '\n' });
+    const asked: string[] = [];
+    page.on('request', (request) => asked.push(request.url()));
+    await textOf(page).click();
+    await paste(page, { 'text/html': web, 'text/plain': 'Setting out' });
+    await expect(textOf(page).locator('img')).toHaveAttribute('src', /\/api\/files\//u);
+    await linesKept(page, [
+      'heading2: Setting out',
+      'paragraph: Measure the sill twice.',
+      'bulleted: level',
+      'bulleted: line',
+      '  bulleted: chalk',
+      'numbered: first',
+      'table: Tool',
+      'picture:',
+      'paragraph: odd far away',
+    ]);
+    await expect(line(page, 'Measure').locator('strong')).toHaveText('Measure');
+    await expect(line(page, 'Measure').locator('a')).toHaveAttribute('href', 'https://example.org/sill?a=1');
+    await expect(textOf(page).locator('a[href^=javascript]')).toHaveCount(0);
+    await expect(textOf(page).locator('img')).toHaveAttribute('alt', 'the sill');
+    expect(await page.evaluate(() => 'ran' in window)).toBe(false);
+    expect(asked.filter((url) => url.includes('elsewhere.example'))).toEqual([]);
+  },
+);
 
-test('X6 Markdown that is pasted becomes blocks; as plain text it stays as it is', async ({ pages }) => {
-  const page = await pages({ Paste: '\n' });
-  await textOf(page).click();
-  const markdown = '# Lift\n\n- [x] slings\n- [ ] **shackles**\n\n> by custom alone\n\nSee [[Nowhere]].\n';
-  await paste(page, { 'text/plain': markdown });
-  const blocks = [
-    'heading1: Lift',
-    'todo done: slings',
-    'todo open: shackles',
-    'quote: by custom alone',
-    'paragraph: See [[Nowhere]].',
-  ];
-  await expect.poll(() => lines(page)).toEqual(blocks);
-  await page.keyboard.press('Enter');
-  await page.evaluate((text) => navigator.clipboard.writeText(text), '# not a heading\n- not an item');
-  await page.keyboard.press('Control+Shift+v');
-  await linesKept(page, [...blocks, 'paragraph: # not a heading', 'paragraph: - not an item']);
-});
+test(
+  'X6 Markdown that is pasted becomes blocks; as plain text it stays as it is',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Paste: '\n' });
+    await textOf(page).click();
+    const markdown = '# Lift\n\n- [x] slings\n- [ ] **shackles**\n\n> by custom alone\n\nSee [[Nowhere]].\n';
+    await paste(page, { 'text/plain': markdown });
+    const blocks = [
+      'heading1: Lift',
+      'todo done: slings',
+      'todo open: shackles',
+      'quote: by custom alone',
+      'paragraph: See [[Nowhere]].',
+    ];
+    await expect.poll(() => lines(page)).toEqual(blocks);
+    await page.keyboard.press('Enter');
+    await page.evaluate((text) => navigator.clipboard.writeText(text), '# not a heading\n- not an item');
+    await page.keyboard.press('Control+Shift+v');
+    await linesKept(page, [...blocks, 'paragraph: # not a heading', 'paragraph: - not an item']);
+  },
+);
 
-test('X6 a few words are pasted among words, and lines of plain text are lines', async ({ pages }) => {
-  const page = await pages({ Paste: 'one two\n' });
-  await into(page, 'one two');
-  await page.keyboard.press('Control+ArrowLeft');
-  await paste(page, { 'text/html': '<b>and</b> a half ', 'text/plain': 'and a half ' });
-  await expect(line(page, 'one')).toHaveText('one and a half two');
-  await page.keyboard.press('End');
-  await page.keyboard.press('Enter');
-  await paste(page, { 'text/plain': 'three\nfour' });
-  await linesKept(page, ['paragraph: one and a half two', 'paragraph: three', 'paragraph: four']);
-});
+test(
+  'X6 a few words are pasted among words, and lines of plain text are lines',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Paste: 'one two\n' });
+    await into(page, 'one two');
+    await page.keyboard.press('Control+ArrowLeft');
+    await paste(page, { 'text/html': '<b>and</b> a half ', 'text/plain': 'and a half ' });
+    await expect(line(page, 'one')).toHaveText('one and a half two');
+    await page.keyboard.press('End');
+    await page.keyboard.press('Enter');
+    await paste(page, { 'text/plain': 'three\nfour' });
+    await linesKept(page, ['paragraph: one and a half two', 'paragraph: three', 'paragraph: four']);
+  },
+);
 
-test('X6 what is copied is HTML, Markdown and plain text at once', async ({ pages }) => {
+test('X6 what is copied is HTML, Markdown and plain text at once', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ Copy: '## Lift\n\n- [x] **slings**\n  - to [[Callum]]\n', Callum: 'Smith.\n' });
   await into(page, 'slings');
   await page.keyboard.press('Control+a');

@@ -72,48 +72,54 @@ test('L6 a chosen link is followed by Enter and removed by Delete and Backspace 
   await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Pintle');
 });
 
-test('X6 L1 underscores, back ticks and Enter mean what they mean; Esc takes the slash away', async ({ pages }) => {
-  const page = await pages({ Works: 'start\n' });
-  await into(page, 'start');
-  await page.keyboard.type(' _leaning_ and __heavy__ file_name_here');
-  await expect(textOf(page).locator('em')).toHaveText('leaning');
-  await expect(textOf(page).locator('strong')).toHaveText('heavy');
-  await expect(textOf(page)).toContainText('file_name_here');
-  await page.keyboard.type(' /');
-  await expect(page.getByRole('listbox', { name: 'Insert' })).toBeVisible();
-  await page.keyboard.type('tab');
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('listbox', { name: 'Insert' })).toBeHidden();
-  await expect(textOf(page)).not.toContainText('/');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('```ts');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('let sill = 2');
-  await expect
-    .poll(() => lines(page))
-    .toEqual(['paragraph: start leaning and heavy file_name_here', 'code: let sill = 2']);
-});
+test(
+  'X6 L1 underscores, back ticks and Enter mean what they mean; Esc takes the slash away',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n' });
+    await into(page, 'start');
+    await page.keyboard.type(' _leaning_ and __heavy__ file_name_here');
+    await expect(textOf(page).locator('em')).toHaveText('leaning');
+    await expect(textOf(page).locator('strong')).toHaveText('heavy');
+    await expect(textOf(page)).toContainText('file_name_here');
+    await page.keyboard.type(' /');
+    await expect(page.getByRole('listbox', { name: 'Insert' })).toBeVisible();
+    await page.keyboard.type('tab');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('listbox', { name: 'Insert' })).toBeHidden();
+    await expect(textOf(page)).not.toContainText('/');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('```ts');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('let sill = 2');
+    await expect
+      .poll(() => lines(page))
+      .toEqual(['paragraph: start leaning and heavy file_name_here', 'code: let sill = 2']);
+  },
+);
 
-test('W10 S3 an address that names nothing says so; the label of a text follows its title; a new page leaves no mark', async ({
-  pages,
-}) => {
-  const page = await pages({ Works: 'start\n' });
-  const origin = new URL(page.url()).origin;
-  for (const address of ['/p/nothing-at-all', '/n/nothing-at-all', '/b/nothing-at-all', '/day/2026-13-45']) {
-    await page.goto(origin + address);
-    await expect(page.getByRole('heading', { name: /^Not (here|a day)$/u })).toBeVisible();
-  }
-  await openPage(page, 'Works');
-  await page.getByRole('textbox', { name: 'Title', exact: true }).click();
-  await page.keyboard.press('End');
-  await page.keyboard.type(' and days');
-  await expect(page.getByRole('textbox', { name: 'Text of Works and days', exact: true })).toBeVisible();
-  await saved(page);
-  await page.locator('main').focus();
-  await page.keyboard.press('n');
-  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toBeFocused();
-  await expect(page).not.toHaveURL(/at=title/u);
-});
+test(
+  'W10 S3 an address that names nothing says so; the label of a text follows its title; a new page leaves no mark',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n' });
+    const origin = new URL(page.url()).origin;
+    for (const address of ['/p/nothing-at-all', '/n/nothing-at-all', '/b/nothing-at-all', '/day/2026-13-45']) {
+      await page.goto(origin + address);
+      await expect(page.getByRole('heading', { name: /^Not (here|a day)$/u })).toBeVisible();
+    }
+    await openPage(page, 'Works');
+    await page.getByRole('textbox', { name: 'Title', exact: true }).click();
+    await page.keyboard.press('End');
+    await page.keyboard.type(' and days');
+    await expect(page.getByRole('textbox', { name: 'Text of Works and days', exact: true })).toBeVisible();
+    await saved(page);
+    await page.locator('main').focus();
+    await page.keyboard.press('n');
+    await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toBeFocused();
+    await expect(page).not.toHaveURL(/at=title/u);
+  },
+);
 
 test('F4 Go to takes a day in words, finds screens and acts, and keeps what is typed while it comes', async ({
   pages,
@@ -149,7 +155,7 @@ test('J2 the strip of days belongs to the day that is open', async ({ pages }) =
   await expect(strip.getByRole('link')).toHaveCount(7);
 });
 
-test('S4 letters act by their place, Shift with a click opens no strip', async ({ pages }) => {
+test('S4 letters act by their place, Shift with a click opens no strip', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ Works: 'start\n' });
   await page.locator('main').focus();
   await page.keyboard.down('Shift');
@@ -166,7 +172,7 @@ test('S4 letters act by their place, Shift with a click opens no strip', async (
   await expect(page).toHaveURL(/\/find/u);
 });
 
-test('S4 what comes first by keys leads past everything to the text', async ({ pages }) => {
+test('S4 what comes first by keys leads past everything to the text', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ Works: 'start\n' });
   const skip = page.getByRole('link', { name: 'Skip to the text' });
   expect(
@@ -180,23 +186,29 @@ test('S4 what comes first by keys leads past everything to the text', async ({ p
   await expect(textOf(page)).toBeFocused();
 });
 
-test('X8 a window that is only beginning to connect does not say it is offline', async ({ pages }) => {
-  const page = await pages({ Works: 'start\n' });
-  await page.addInitScript(() => {
-    const said: string[] = [];
-    Object.assign(window, { said });
-    const look = () => {
-      const words = document.querySelector('[data-testid=saving]')?.textContent;
-      if (words && said.at(-1) !== words) said.push(words);
-      requestAnimationFrame(look);
-    };
-    look();
-  });
-  await page.reload();
-  await expect(textOf(page)).toBeVisible();
-  await expect(page.getByTestId('saving')).toHaveText('Saved');
-  expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).not.toContain('Offline, kept here');
-});
+test(
+  'X8 a window that is only beginning to connect does not say it is offline',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n' });
+    await page.addInitScript(() => {
+      const said: string[] = [];
+      Object.assign(window, { said });
+      const look = () => {
+        const words = document.querySelector('[data-testid=saving]')?.textContent;
+        if (words && said.at(-1) !== words) said.push(words);
+        requestAnimationFrame(look);
+      };
+      look();
+    });
+    await page.reload();
+    await expect(textOf(page)).toBeVisible();
+    await expect(page.getByTestId('saving')).toHaveText('Saved');
+    expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).not.toContain(
+      'Offline, kept here',
+    );
+  },
+);
 
 test('X3 by touch the toolbar is there at every width, the most used without swiping, and Done leaves the text', async ({
   pages,

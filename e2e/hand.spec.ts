@@ -94,57 +94,64 @@ for (const { name, take } of [
   { name: 'deleted', take: async (page: Page) => page.keyboard.press('Backspace') },
   { name: 'cut', take: async (page: Page) => page.keyboard.press('Control+x') },
 ]) {
-  test(`0 X1 whoever writes in a line that is ${name} in another window goes on in it`, async ({ mill, context }) => {
+  test(
+    `0 X1 whoever writes in a line that is ${name} in another window goes on in it`,
+    { tag: '@once' },
+    async ({ mill, context }) => {
+      await openPage(mill, 'Stop logs');
+      await clickEnd(mill, 'Eleven logs for');
+      await mill.keyboard.press('Enter');
+      await mill.keyboard.type('Two are rotten.');
+      await saved(mill);
+      const other = await context.newPage();
+      await other.goto(mill.url());
+      await expect(textOf(other)).toContainText('Two are rotten.');
+      const before = await lines(mill);
+      const index = before.findIndex((each) => each.startsWith('Eleven logs for'));
+      const written = `${before[index]} They are stacked by the wheel pit, the short ones first.`;
+      await clickEnd(other, 'Eleven logs for');
+      await other.keyboard.press('Escape');
+      await clickEnd(mill, 'Eleven logs for');
+      const rest = written.slice(before[index]!.length);
+      await mill.keyboard.type(rest.slice(0, 12), { delay: 30 });
+      await Promise.all([mill.keyboard.type(rest.slice(12), { delay: 60 }), take(other)]);
+      const expected = before.with(index, written);
+      for (const window of [mill, other]) await expect.poll(() => lines(window)).toEqual(expected);
+      await expect(mill.locator('.kept')).toContainText('Kept: this line was deleted in another window');
+      await saved(mill);
+      await mill.reload();
+      await expect.poll(() => lines(mill)).toEqual(expected);
+    },
+  );
+}
+
+test(
+  '0 X1 whoever writes in a line that is lifted in another window goes on in a line of its own',
+  { tag: '@once' },
+  async ({ mill, context }) => {
     await openPage(mill, 'Stop logs');
-    await clickEnd(mill, 'Eleven logs for');
-    await mill.keyboard.press('Enter');
-    await mill.keyboard.type('Two are rotten.');
-    await saved(mill);
-    const other = await context.newPage();
-    await other.goto(mill.url());
-    await expect(textOf(other)).toContainText('Two are rotten.');
     const before = await lines(mill);
     const index = before.findIndex((each) => each.startsWith('Eleven logs for'));
-    const written = `${before[index]} They are stacked by the wheel pit, the short ones first.`;
+    const other = await context.newPage();
+    await other.goto(mill.url());
     await clickEnd(other, 'Eleven logs for');
     await other.keyboard.press('Escape');
     await clickEnd(mill, 'Eleven logs for');
-    const rest = written.slice(before[index]!.length);
+    const rest = ' They are stacked by the wheel pit, the short ones first.';
     await mill.keyboard.type(rest.slice(0, 12), { delay: 30 });
-    await Promise.all([mill.keyboard.type(rest.slice(12), { delay: 60 }), take(other)]);
-    const expected = before.with(index, written);
-    for (const window of [mill, other]) await expect.poll(() => lines(window)).toEqual(expected);
-    await expect(mill.locator('.kept')).toContainText('Kept: this line was deleted in another window');
+    await Promise.all([mill.keyboard.type(rest.slice(12), { delay: 60 }), other.keyboard.press('x')]);
     await saved(mill);
-    await mill.reload();
-    await expect.poll(() => lines(mill)).toEqual(expected);
-  });
-}
-
-test('0 X1 whoever writes in a line that is lifted in another window goes on in a line of its own', async ({
-  mill,
-  context,
-}) => {
-  await openPage(mill, 'Stop logs');
-  const before = await lines(mill);
-  const index = before.findIndex((each) => each.startsWith('Eleven logs for'));
-  const other = await context.newPage();
-  await other.goto(mill.url());
-  await clickEnd(other, 'Eleven logs for');
-  await other.keyboard.press('Escape');
-  await clickEnd(mill, 'Eleven logs for');
-  const rest = ' They are stacked by the wheel pit, the short ones first.';
-  await mill.keyboard.type(rest.slice(0, 12), { delay: 30 });
-  await Promise.all([mill.keyboard.type(rest.slice(12), { delay: 60 }), other.keyboard.press('x')]);
-  await saved(mill);
-  const others = (all: string[]) => all.toSpliced(index, 2);
-  await expect.poll(async () => others(await lines(mill))).toEqual(before.toSpliced(index, 1));
-  const typedAnew = (await lines(mill))[index + 1]!;
-  await textOf(mill).locator('.words').nth(index).getByRole('link').click();
-  // The line may part at a space, which neither end shows.
-  const letters = (text: string) => text.replaceAll(' ', '');
-  await expect.poll(async () => letters((await lines(mill)).join('') + typedAnew)).toBe(letters(before[index]! + rest));
-});
+    const others = (all: string[]) => all.toSpliced(index, 2);
+    await expect.poll(async () => others(await lines(mill))).toEqual(before.toSpliced(index, 1));
+    const typedAnew = (await lines(mill))[index + 1]!;
+    await textOf(mill).locator('.words').nth(index).getByRole('link').click();
+    // The line may part at a space, which neither end shows.
+    const letters = (text: string) => text.replaceAll(' ', '');
+    await expect
+      .poll(async () => letters((await lines(mill)).join('') + typedAnew))
+      .toBe(letters(before[index]! + rest));
+  },
+);
 
 test('0 L9 a line edited in the Margin is stored as it is typed, wherever one goes', async ({ mill }) => {
   const edit = async () => {

@@ -47,27 +47,27 @@ test('the week strip tells which days were written and opens them', async ({ con
   await expect(textOf(page)).toContainText('One two three four five.');
 });
 
-test('the day turns over at midnight while it is open, without losing the line being typed', async ({
-  browser,
-  server,
-  signIn,
-}, { project }) => {
-  // A clock that was set stays with its browser: this one is used for nothing else.
-  const { viewport, hasTouch, locale } = project.use;
-  const context = await browser.newContext({ viewport, hasTouch, locale });
-  const page = await context.newPage();
-  await page.clock.install({ time: new Date('2026-03-09T23:59:30') });
-  await signIn(context, server.url);
-  await page.goto(server.url);
-  await page.clock.runFor(2000);
-  await clickEnd(page, 'As it happened');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('Still wri');
-  await page.clock.runFor(40_000);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tuesday 10 March');
-  await page.keyboard.type('ting.');
-  await page.clock.runFor(2000);
-  await expect(page.locator('.day[data-day="2026-03-09"]')).toContainText('Still writing.');
-  await expect(page.locator('.day[data-day="2026-03-10"]')).not.toContainText('Still');
-  await context.close();
-});
+test(
+  'the day turns over at midnight while it is open, without losing the line being typed',
+  { tag: '@once' },
+  async ({ browser, server, signIn }, { project }) => {
+    // A clock that was set stays with its browser: this one is used for nothing else.
+    const { viewport, hasTouch, locale } = project.use;
+    const context = await browser.newContext({ viewport, hasTouch, locale });
+    const page = await context.newPage();
+    await page.clock.install({ time: new Date('2026-03-09T23:59:30') });
+    await signIn(context, server.url);
+    await page.goto(server.url);
+    await page.clock.runFor(2000);
+    await clickEnd(page, 'As it happened');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Still wri');
+    await page.clock.runFor(40_000);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tuesday 10 March');
+    await page.keyboard.type('ting.');
+    await page.clock.runFor(2000);
+    await expect(page.locator('.day[data-day="2026-03-09"]')).toContainText('Still writing.');
+    await expect(page.locator('.day[data-day="2026-03-10"]')).not.toContainText('Still');
+    await context.close();
+  },
+);

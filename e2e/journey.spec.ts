@@ -115,20 +115,24 @@ test('a page is made from within a sentence, and looks and reads as unwritten un
   await expect(textOf(mill).getByRole('link', { name: 'Chain sling book' })).toHaveAttribute('data-state', 'written');
 });
 
-test('renaming a page changes every link to it, without an edit elsewhere', async ({ mill, context }) => {
-  const budget = await context.newPage();
-  await budget.goto(mill.url());
-  await openPage(budget, 'Budget');
-  await openPage(mill, 'Sluice gate no. 2');
-  const title = mill.getByRole('textbox', { name: 'Title', exact: true });
-  await title.click();
-  await mill.keyboard.press('End');
-  await mill.keyboard.type(' (seaward)');
-  await saved(mill);
-  await expect(budget.locator('a.link')).toHaveText('Sluice gate no. 2 (seaward)');
-  await openPage(mill, 'Stop logs');
-  await expect(mill.locator('a.link')).toHaveText('Sluice gate no. 2 (seaward)');
-});
+test(
+  'renaming a page changes every link to it, without an edit elsewhere',
+  { tag: '@once' },
+  async ({ mill, context }) => {
+    const budget = await context.newPage();
+    await budget.goto(mill.url());
+    await openPage(budget, 'Budget');
+    await openPage(mill, 'Sluice gate no. 2');
+    const title = mill.getByRole('textbox', { name: 'Title', exact: true });
+    await title.click();
+    await mill.keyboard.press('End');
+    await mill.keyboard.type(' (seaward)');
+    await saved(mill);
+    await expect(budget.locator('a.link')).toHaveText('Sluice gate no. 2 (seaward)');
+    await openPage(mill, 'Stop logs');
+    await expect(mill.locator('a.link')).toHaveText('Sluice gate no. 2 (seaward)');
+  },
+);
 
 test('Back returns to the exact spot, and reload at any address shows the same place', async ({ mill }) => {
   const lines = Array.from({ length: 80 }, (_each, index) => `Reading ${index} of the staff.`);
@@ -163,7 +167,7 @@ test('Back returns to the exact spot, and reload at any address shows the same p
   }
 });
 
-test('a link to a block scrolls there and marks it for a moment', async ({ mill }) => {
+test('a link to a block scrolls there and marks it for a moment', { tag: '@once' }, async ({ mill }) => {
   await openPage(mill, 'Sluice gate no. 2');
   const block = textOf(mill).locator('.block', { hasText: 'Draft the' });
   const id = (await block.getAttribute('id'))!.slice(2);

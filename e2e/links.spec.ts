@@ -82,7 +82,7 @@ test('L2 the missing page is made from the line: beside, beneath, or in a place 
   await expect(links(page)).toHaveText(['Bore report', 'Neaps']);
 });
 
-test('L3 a title that is nearly there is said before a second page is made', async ({ pages }) => {
+test('L3 a title that is nearly there is said before a second page is made', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ Plan: 'First.\n', 'Winch ratings': 'Plated.\n' });
   await into(page, 'First');
   await page.keyboard.type(' [[Winch rating');
@@ -361,22 +361,26 @@ test('L15 a date that is written is offered as a link to its day, and the day sh
   await expect(sheet.getByRole('region', { name: 'Also named' })).toContainText('Signed on 3 May 2027');
 });
 
-test('a web address pasted over words links them; alone it takes its title from the made-up web', async ({ pages }) => {
-  const page = await pages({ Plan: 'See the tables\n' });
-  await into(page, 'See the');
-  await selectBack(page, 'tables');
-  await page.evaluate(() => navigator.clipboard.writeText('https://tides.saltmere.example/tables'));
-  const asked: string[] = [];
-  page.on('request', (request) => asked.push(request.url()));
-  await page.keyboard.press('Control+v');
-  const link = textOf(page).locator('a[href^="https://"]');
-  await expect(link).toHaveText('tables');
-  await page.keyboard.press('End');
-  await page.keyboard.type(' ');
-  await page.keyboard.press('Control+v');
-  await expect(link.nth(1)).toHaveText('Tide tables for Saltmere Quay');
-  await saved(page);
-  await page.reload();
-  await expect(link).toHaveText(['tables', 'Tide tables for Saltmere Quay']);
-  expect(asked.filter((url) => new URL(url).hostname !== 'localhost')).toEqual([]);
-});
+test(
+  'a web address pasted over words links them; alone it takes its title from the made-up web',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Plan: 'See the tables\n' });
+    await into(page, 'See the');
+    await selectBack(page, 'tables');
+    await page.evaluate(() => navigator.clipboard.writeText('https://tides.saltmere.example/tables'));
+    const asked: string[] = [];
+    page.on('request', (request) => asked.push(request.url()));
+    await page.keyboard.press('Control+v');
+    const link = textOf(page).locator('a[href^="https://"]');
+    await expect(link).toHaveText('tables');
+    await page.keyboard.press('End');
+    await page.keyboard.type(' ');
+    await page.keyboard.press('Control+v');
+    await expect(link.nth(1)).toHaveText('Tide tables for Saltmere Quay');
+    await saved(page);
+    await page.reload();
+    await expect(link).toHaveText(['tables', 'Tide tables for Saltmere Quay']);
+    expect(asked.filter((url) => new URL(url).hostname !== 'localhost')).toEqual([]);
+  },
+);

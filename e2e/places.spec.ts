@@ -166,31 +166,35 @@ test('W4 a move into what stands beneath is refused, and what is held over opens
   });
 });
 
-test('W4 moving with keys alone: steps, the picker, several at once, to another notebook', async ({ outline }) => {
-  await openNotebook(outline);
-  await line(outline, 'Tailrace').focus();
-  await outline.keyboard.press('Alt+ArrowUp');
-  await expect.poll(async () => (await lines(outline))[1]).toBe('  Tailrace');
-  await expect(line(outline, 'Tailrace')).toBeFocused();
-  await outline.keyboard.press('Alt+ArrowDown');
-  await expect.poll(async () => (await lines(outline))[1]).toBe('  Sluice gate');
-  await outline.keyboard.press('Alt+Shift+ArrowRight');
-  await expect(line(outline, 'Tailrace')).toHaveAttribute('aria-level', '3');
-  await outline.keyboard.press('Alt+Shift+ArrowLeft');
-  await expect(line(outline, 'Tailrace')).toHaveAttribute('aria-level', '2');
+test(
+  'W4 moving with keys alone: steps, the picker, several at once, to another notebook',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await openNotebook(outline);
+    await line(outline, 'Tailrace').focus();
+    await outline.keyboard.press('Alt+ArrowUp');
+    await expect.poll(async () => (await lines(outline))[1]).toBe('  Tailrace');
+    await expect(line(outline, 'Tailrace')).toBeFocused();
+    await outline.keyboard.press('Alt+ArrowDown');
+    await expect.poll(async () => (await lines(outline))[1]).toBe('  Sluice gate');
+    await outline.keyboard.press('Alt+Shift+ArrowRight');
+    await expect(line(outline, 'Tailrace')).toHaveAttribute('aria-level', '3');
+    await outline.keyboard.press('Alt+Shift+ArrowLeft');
+    await expect(line(outline, 'Tailrace')).toHaveAttribute('aria-level', '2');
 
-  await line(outline, 'Tailrace').focus();
-  await outline.keyboard.press('Shift+ArrowDown');
-  await expect(outline.getByText('2 chosen')).toBeVisible();
-  await outline.keyboard.press('s');
-  await expect(outline.getByRole('combobox')).toBeFocused();
-  await outline.keyboard.type('timber craft');
-  await expect(outline.getByRole('option', { name: /Timber.*Field Craft/ })).toBeVisible();
-  await outline.keyboard.press('Enter');
-  await expect(said(outline, '2 entries moved into “Timber”.')).toBeVisible();
-  await openNotebook(outline, 'Field Craft');
-  await expect.poll(() => lines(outline)).toEqual(['Timber', '  Budget', '  Tailrace', '  Stop logs']);
-});
+    await line(outline, 'Tailrace').focus();
+    await outline.keyboard.press('Shift+ArrowDown');
+    await expect(outline.getByText('2 chosen')).toBeVisible();
+    await outline.keyboard.press('s');
+    await expect(outline.getByRole('combobox')).toBeFocused();
+    await outline.keyboard.type('timber craft');
+    await expect(outline.getByRole('option', { name: /Timber.*Field Craft/ })).toBeVisible();
+    await outline.keyboard.press('Enter');
+    await expect(said(outline, '2 entries moved into “Timber”.')).toBeVisible();
+    await openNotebook(outline, 'Field Craft');
+    await expect.poll(() => lines(outline)).toEqual(['Timber', '  Budget', '  Tailrace', '  Stop logs']);
+  },
+);
 
 test('W4 several chosen by tapping are moved together', async ({ outline }) => {
   await openNotebook(outline);
@@ -221,7 +225,7 @@ test('W4 several chosen by tapping are moved together', async ({ outline }) => {
     ]);
 });
 
-test('W4 a second window sees a move at once', async ({ outline, context }) => {
+test('W4 a second window sees a move at once', { tag: '@once' }, async ({ outline, context }) => {
   await openNotebook(outline);
   const other = await context.newPage();
   await other.goto(outline.url());

@@ -34,36 +34,40 @@ async function tool(page: Page, name: string): Promise<void> {
 
 const timber = '| Part | Cost |\n| --- | --- |\n| Oak | 1,140 |\n| Elm | 90 |\n| Iron | £310.50 |\n';
 
-test('X5 a table is made and filled by Tab, with links and to-dos in its cells', async ({ pages }) => {
-  const page = await pages({ List: '\n', 'Edda Stroud': 'Timber yard.\n' });
-  await textOf(page).click();
-  await insert(page, 'table', 'Table');
-  for (const words of ['Part', 'From', 'Due', 'Oak']) {
-    await page.keyboard.type(words);
+test(
+  'X5 a table is made and filled by Tab, with links and to-dos in its cells',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ List: '\n', 'Edda Stroud': 'Timber yard.\n' });
+    await textOf(page).click();
+    await insert(page, 'table', 'Table');
+    for (const words of ['Part', 'From', 'Due', 'Oak']) {
+      await page.keyboard.type(words);
+      await page.keyboard.press('Tab');
+    }
+    await page.keyboard.type('[[edda');
+    await page
+      .getByRole('listbox', { name: 'What to link to' })
+      .getByRole('option', { name: /Edda Stroud/u })
+      .first()
+      .click();
     await page.keyboard.press('Tab');
-  }
-  await page.keyboard.type('[[edda');
-  await page
-    .getByRole('listbox', { name: 'What to link to' })
-    .getByRole('option', { name: /Edda Stroud/u })
-    .first()
-    .click();
-  await page.keyboard.press('Tab');
-  await page.keyboard.type('[] ring her');
-  await expect(textOf(page).locator('td a.link')).toHaveText('Edda Stroud');
-  await page.getByRole('checkbox', { name: /To-do/u }).click();
-  for (let step = 0; step < 4; step += 1) await page.keyboard.press('Tab');
-  await page.keyboard.type('a new row');
-  await cellsKept(page, [
-    ['*Part', '*From', '*Due'],
-    ['Oak', 'Edda Stroud', 'ring her'],
-    ['', '', ''],
-    ['a new row', '', ''],
-  ]);
-  await expect(textOf(page).locator('td .block[data-state=done]')).toHaveText('ring her');
-});
+    await page.keyboard.type('[] ring her');
+    await expect(textOf(page).locator('td a.link')).toHaveText('Edda Stroud');
+    await page.getByRole('checkbox', { name: /To-do/u }).click();
+    for (let step = 0; step < 4; step += 1) await page.keyboard.press('Tab');
+    await page.keyboard.type('a new row');
+    await cellsKept(page, [
+      ['*Part', '*From', '*Due'],
+      ['Oak', 'Edda Stroud', 'ring her'],
+      ['', '', ''],
+      ['a new row', '', ''],
+    ]);
+    await expect(textOf(page).locator('td .block[data-state=done]')).toHaveText('ring her');
+  },
+);
 
-test('X5 rows and columns are added, moved, sorted, aligned and deleted', async ({ pages }) => {
+test('X5 rows and columns are added, moved, sorted, aligned and deleted', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ Timber: timber });
   await into(page, 'Elm');
   await tool(page, 'Row below');

@@ -50,47 +50,52 @@ test('F6 a tag is typed, shown and found by its present name, in every window', 
   await expect(line(page, 'Flashing')).toContainText('leadwork/flashing and slate, for now and then');
 });
 
-test('F6 a tag typed without network becomes the one of its name once it is sent, and undo takes it back', async ({
-  pages,
-  context,
-}) => {
-  const page = await pages({ Works: 'Bands\n', Rota: 'Forged #iron\n' });
-  await into(page, 'Bands');
-  await page.keyboard.press('End');
-  await context.setOffline(true);
-  await page.keyboard.type(' #Iron and #brass ones');
-  await expect(tagged(page, 'Iron')).toBeVisible();
-  await context.setOffline(false);
-  await saved(page);
-  await expect(tagged(page, 'iron')).toBeVisible();
-  const tags = (await (await page.request.get(new URL('/api/tags', page.url()).href)).json()) as { path: string }[];
-  expect(tags.map(({ path }) => path)).toEqual(['brass', 'iron']);
-  for (let time = 0; time < 4 && (await tagged(page, 'brass').count()) > 0; time += 1)
-    await page.keyboard.press('Control+z');
-  await expect(tagged(page, 'brass')).toHaveCount(0);
-  await page.keyboard.press('Control+y');
-  await expect(textOf(page)).toContainText('brass');
-  await saved(page);
-});
+test(
+  'F6 a tag typed without network becomes the one of its name once it is sent, and undo takes it back',
+  { tag: '@once' },
+  async ({ pages, context }) => {
+    const page = await pages({ Works: 'Bands\n', Rota: 'Forged #iron\n' });
+    await into(page, 'Bands');
+    await page.keyboard.press('End');
+    await context.setOffline(true);
+    await page.keyboard.type(' #Iron and #brass ones');
+    await expect(tagged(page, 'Iron')).toBeVisible();
+    await context.setOffline(false);
+    await saved(page);
+    await expect(tagged(page, 'iron')).toBeVisible();
+    const tags = (await (await page.request.get(new URL('/api/tags', page.url()).href)).json()) as { path: string }[];
+    expect(tags.map(({ path }) => path)).toEqual(['brass', 'iron']);
+    for (let time = 0; time < 4 && (await tagged(page, 'brass').count()) > 0; time += 1)
+      await page.keyboard.press('Control+z');
+    await expect(tagged(page, 'brass')).toHaveCount(0);
+    await page.keyboard.press('Control+y');
+    await expect(textOf(page)).toContainText('brass');
+    await saved(page);
+  },
+);
 
-test('F6 a tag whose name can’t be fetched is asked for now and then, not all the time', async ({ pages, context }) => {
-  const page = await pages({ Works: 'Bands\n' });
-  const other = await context.newPage();
-  let asked = 0;
-  await other.route('**/api/targets*', (route) => {
-    asked += 1;
-    return route.abort();
-  });
-  await other.goto(page.url());
-  await expect(textOf(other)).toContainText('Bands');
-  await into(page, 'Bands');
-  await page.keyboard.press('End');
-  await page.keyboard.type(' #brass ones');
-  await saved(page);
-  await expect.poll(() => asked).toBeGreaterThan(0);
-  await into(other, 'Bands');
-  await other.keyboard.type('Iron, that is, ', { delay: 60 });
-  expect(asked).toBeLessThan(6);
-  await other.unroute('**/api/targets*');
-  await expect(tagged(other, 'brass')).toBeVisible();
-});
+test(
+  'F6 a tag whose name can’t be fetched is asked for now and then, not all the time',
+  { tag: '@once' },
+  async ({ pages, context }) => {
+    const page = await pages({ Works: 'Bands\n' });
+    const other = await context.newPage();
+    let asked = 0;
+    await other.route('**/api/targets*', (route) => {
+      asked += 1;
+      return route.abort();
+    });
+    await other.goto(page.url());
+    await expect(textOf(other)).toContainText('Bands');
+    await into(page, 'Bands');
+    await page.keyboard.press('End');
+    await page.keyboard.type(' #brass ones');
+    await saved(page);
+    await expect.poll(() => asked).toBeGreaterThan(0);
+    await into(other, 'Bands');
+    await other.keyboard.type('Iron, that is, ', { delay: 60 });
+    expect(asked).toBeLessThan(6);
+    await other.unroute('**/api/targets*');
+    await expect(tagged(other, 'brass')).toBeVisible();
+  },
+);

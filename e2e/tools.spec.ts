@@ -25,49 +25,55 @@ const pageMenu = async (page: Page, name: string) => {
   await page.getByRole('dialog').getByRole('button', { name, exact: true }).click();
 };
 
-test('X8 there is nothing to save: a quiet sign tells how far it is', async ({ context, page, ownServer, signIn }) => {
-  await signIn(context, ownServer.url, noted({ Works: 'start\n' }));
-  await page.goto(`${ownServer.url}/notebooks`);
-  await openPage(page, 'Works');
-  await into(page, 'start');
-  await expect(page.getByTestId('saving')).toHaveText('Saved');
-  await ownServer.kill();
-  await page.keyboard.type(' unseen');
-  await expect(page.getByTestId('saving')).toHaveText(/kept here/u);
-  await ownServer.start();
-  await expect(page.getByTestId('saving')).toHaveText('Saved', { timeout: 20_000 });
-  await linesKept(page, ['paragraph: start unseen']);
-  await expect(page.getByRole('button', { name: /^save/iu })).toHaveCount(0);
-});
+test(
+  'X8 there is nothing to save: a quiet sign tells how far it is',
+  { tag: '@once' },
+  async ({ context, page, ownServer, signIn }) => {
+    await signIn(context, ownServer.url, noted({ Works: 'start\n' }));
+    await page.goto(`${ownServer.url}/notebooks`);
+    await openPage(page, 'Works');
+    await into(page, 'start');
+    await expect(page.getByTestId('saving')).toHaveText('Saved');
+    await ownServer.kill();
+    await page.keyboard.type(' unseen');
+    await expect(page.getByTestId('saving')).toHaveText(/kept here/u);
+    await ownServer.start();
+    await expect(page.getByTestId('saving')).toHaveText('Saved', { timeout: 20_000 });
+    await linesKept(page, ['paragraph: start unseen']);
+    await expect(page.getByRole('button', { name: /^save/iu })).toHaveCount(0);
+  },
+);
 
-test('X8 cut off without a word while saving, it is said within three seconds; what can’t be done then says so at once', async ({
-  pages,
-}) => {
-  const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
-  await into(page, 'start');
-  await page.keyboard.type(' one');
-  await saved(page);
-  // Nothing comes through any more, and nothing says so.
-  let isCut = false;
-  await page.routeWebSocket(/socket/u, (window) => {
-    if (isCut) return void window.close();
-    const server = window.connectToServer();
-    window.onMessage((message) => !isCut && server.send(message));
-    server.onMessage((message) => !isCut && window.send(message));
-  });
-  await page.route('**/api/**', (route) => (isCut ? undefined : route.continue()));
-  await page.reload();
-  await expect(textOf(page)).toContainText('start one');
-  isCut = true;
-  await into(page, 'start one');
-  await page.keyboard.type(' two');
-  const since = Date.now();
-  await expect(page.getByTestId('saving')).toHaveText('Offline, kept here');
-  expect(Date.now() - since).toBeLessThan(3_500);
-  await page.getByRole('button', { name: 'Page', exact: true }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Pin to the Desk' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'can’t be reached' })).toBeVisible({ timeout: 3_000 });
-});
+test(
+  'X8 cut off without a word while saving, it is said within three seconds; what can’t be done then says so at once',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
+    await into(page, 'start');
+    await page.keyboard.type(' one');
+    await saved(page);
+    // Nothing comes through any more, and nothing says so.
+    let isCut = false;
+    await page.routeWebSocket(/socket/u, (window) => {
+      if (isCut) return void window.close();
+      const server = window.connectToServer();
+      window.onMessage((message) => !isCut && server.send(message));
+      server.onMessage((message) => !isCut && window.send(message));
+    });
+    await page.route('**/api/**', (route) => (isCut ? undefined : route.continue()));
+    await page.reload();
+    await expect(textOf(page)).toContainText('start one');
+    isCut = true;
+    await into(page, 'start one');
+    await page.keyboard.type(' two');
+    const since = Date.now();
+    await expect(page.getByTestId('saving')).toHaveText('Offline, kept here');
+    expect(Date.now() - since).toBeLessThan(3_500);
+    await page.getByRole('button', { name: 'Page', exact: true }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Pin to the Desk' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'can’t be reached' })).toBeVisible({ timeout: 3_000 });
+  },
+);
 
 test('X12 words, characters and reading time are told', async ({ pages }) => {
   const page = await pages({ Works: 'The gate 水車.\n' });
@@ -171,7 +177,7 @@ test('X13 pictures, sounds, PDFs and any file are attached by picking, dropping 
   expect(await shown.body()).toEqual(PIXEL);
 });
 
-test('X13 a voice note is recorded and can be heard', async ({ pages }) => {
+test('X13 a voice note is recorded and can be heard', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ Works: 'start\n' });
   await into(page, 'start');
   await page.keyboard.press('Enter');
@@ -189,16 +195,20 @@ test('X13 a voice note is recorded and can be heard', async ({ pages }) => {
   await expect.poll(() => sound.evaluate((element: HTMLAudioElement) => element.readyState)).toBeGreaterThan(0);
 });
 
-test('X13 a file that is refused is told in a sentence and leaves the page as it was', async ({ pages }) => {
-  const page = await pages({ Works: 'start\n' });
-  await into(page, 'start');
-  const chooser = page.waitForEvent('filechooser');
-  await page.keyboard.type(' ');
-  await insert(page, 'pdf', 'File');
-  await (await chooser).setFiles({ name: 'empty.pdf', mimeType: 'application/pdf', buffer: Buffer.alloc(0) });
-  await expect(said(page, '“empty.pdf” was not attached. That file is empty.')).toBeVisible();
-  await expect.poll(() => lines(page)).toEqual(['paragraph: start']);
-});
+test(
+  'X13 a file that is refused is told in a sentence and leaves the page as it was',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n' });
+    await into(page, 'start');
+    const chooser = page.waitForEvent('filechooser');
+    await page.keyboard.type(' ');
+    await insert(page, 'pdf', 'File');
+    await (await chooser).setFiles({ name: 'empty.pdf', mimeType: 'application/pdf', buffer: Buffer.alloc(0) });
+    await expect(said(page, '“empty.pdf” was not attached. That file is empty.')).toBeVisible();
+    await expect.poll(() => lines(page)).toEqual(['paragraph: start']);
+  },
+);
 
 test('W14 a page becomes a template; a section’s pages begin with it, its questions asked and its number counted', async ({
   pages,
@@ -251,19 +261,23 @@ test('W14 days begin with a template of one’s own', async ({ pages }) => {
   await linesKept(page, ['heading2: Tide at Wednesday 30 December', 'todo open: caulk the seam']);
 });
 
-test('an input method composes words, and lines from right to left stand at their own side', async ({ pages }) => {
-  const page = await pages({ Works: 'start\n' });
-  await into(page, 'start');
-  await page.keyboard.press('Enter');
-  const session = await page.context().newCDPSession(page);
-  for (const text of ['す', 'すい', 'すいしゃ']) {
-    await session.send('Input.imeSetComposition', { text, selectionStart: text.length, selectionEnd: text.length });
-  }
-  await session.send('Input.insertText', { text: '水車' });
-  await expect.poll(() => lines(page)).toEqual(['paragraph: start', 'paragraph: 水車']);
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('بوابة');
-  await expect(line(page, 'بوابة')).toHaveCSS('direction', 'rtl');
-  await expect(textOf(page)).toHaveAttribute('spellcheck', 'true');
-  await linesKept(page, ['paragraph: start', 'paragraph: 水車', 'paragraph: بوابة']);
-});
+test(
+  'an input method composes words, and lines from right to left stand at their own side',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n' });
+    await into(page, 'start');
+    await page.keyboard.press('Enter');
+    const session = await page.context().newCDPSession(page);
+    for (const text of ['す', 'すい', 'すいしゃ']) {
+      await session.send('Input.imeSetComposition', { text, selectionStart: text.length, selectionEnd: text.length });
+    }
+    await session.send('Input.insertText', { text: '水車' });
+    await expect.poll(() => lines(page)).toEqual(['paragraph: start', 'paragraph: 水車']);
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('بوابة');
+    await expect(line(page, 'بوابة')).toHaveCSS('direction', 'rtl');
+    await expect(textOf(page)).toHaveAttribute('spellcheck', 'true');
+    await linesKept(page, ['paragraph: start', 'paragraph: 水車', 'paragraph: بوابة']);
+  },
+);

@@ -123,7 +123,7 @@ test('W10 the trail opens at each step, is never cut to a stub, and back, forwar
   await expect(title(outline)).toHaveText('Step 8');
 });
 
-test('W11 everything but the text is put away and brought back with one key', async ({ outline }) => {
+test('W11 everything but the text is put away and brought back with one key', { tag: '@once' }, async ({ outline }) => {
   await outline.setViewportSize({ width: 1280, height: 800 });
   await openPage(outline, 'Sluice gate');
   await expect(outline.getByRole('navigation', { name: 'Contents' })).toBeVisible();
@@ -140,59 +140,67 @@ test('W11 everything but the text is put away and brought back with one key', as
   await expect(outline.getByRole('navigation', { name: 'Trail' })).toBeVisible();
 });
 
-test('W11 contents and Margin are each put away, remembered so, and brought back', async ({ outline }) => {
-  await outline.setViewportSize({ width: 1280, height: 800 });
-  await openPage(outline, 'Sluice gate');
-  const contents = outline.getByRole('navigation', { name: 'Contents' });
-  const margin = outline.getByRole('complementary', { name: 'Margin' });
-  await contents.hover();
-  await contents.getByRole('button', { name: 'Put away' }).click();
-  await expect(contents).toHaveCount(0);
-  await expect(margin).toBeVisible();
-  await margin.hover();
-  await margin.getByRole('button', { name: 'Put away' }).click();
-  await expect(margin).toHaveCount(0);
-  await outline.reload();
-  await expect(textOf(outline)).toBeVisible();
-  await expect(contents).toHaveCount(0);
-  await outline.getByRole('button', { name: /^Margin put away/ }).click();
-  await expect(margin).toBeVisible();
-  await outline.getByRole('button', { name: 'Contents', exact: true }).click();
-  await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-current', 'page');
-  await contents.hover();
-  await contents.getByRole('button', { name: 'Put away' }).click();
-  await expect(contents).toHaveCount(0);
-});
+test(
+  'W11 contents and Margin are each put away, remembered so, and brought back',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await outline.setViewportSize({ width: 1280, height: 800 });
+    await openPage(outline, 'Sluice gate');
+    const contents = outline.getByRole('navigation', { name: 'Contents' });
+    const margin = outline.getByRole('complementary', { name: 'Margin' });
+    await contents.hover();
+    await contents.getByRole('button', { name: 'Put away' }).click();
+    await expect(contents).toHaveCount(0);
+    await expect(margin).toBeVisible();
+    await margin.hover();
+    await margin.getByRole('button', { name: 'Put away' }).click();
+    await expect(margin).toHaveCount(0);
+    await outline.reload();
+    await expect(textOf(outline)).toBeVisible();
+    await expect(contents).toHaveCount(0);
+    await outline.getByRole('button', { name: /^Margin put away/ }).click();
+    await expect(margin).toBeVisible();
+    await outline.getByRole('button', { name: 'Contents', exact: true }).click();
+    await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-current', 'page');
+    await contents.hover();
+    await contents.getByRole('button', { name: 'Put away' }).click();
+    await expect(contents).toHaveCount(0);
+  },
+);
 
-test('W10 where there is no room for the contents they are drawn over the page, and lead on', async ({ outline }) => {
-  await outline.setViewportSize({ width: 834, height: 1112 });
-  await openPage(outline, 'Sluice gate');
-  await expect(outline.getByRole('navigation', { name: 'Contents' })).toHaveCount(0);
-  await outline.getByRole('button', { name: 'Contents', exact: true }).click();
-  const drawer = outline.getByRole('dialog', { name: 'Contents' });
-  await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-current', 'page');
-  await outline.keyboard.press('Escape');
-  await expect(drawer).toHaveCount(0);
-  await expect(outline.getByRole('button', { name: 'Contents', exact: true })).toBeFocused();
-  await outline.keyboard.press('Enter');
-  await line(outline, 'Tailrace').click({ button: 'right' });
-  const asked = outline.getByRole('dialog', { name: 'Tailrace' });
-  await expect(asked).toBeVisible();
-  await outline.keyboard.press('Escape');
-  await expect(asked).toHaveCount(0);
-  await expect(drawer).toBeVisible();
-  await line(outline, 'Tailrace').focus();
-  await outline.keyboard.press('F2');
-  await outline.keyboard.type('Not this');
-  await outline.keyboard.press('Escape');
-  await expect(drawer).toBeVisible();
-  await line(outline, 'Tailrace').click();
-  await expect(title(outline)).toHaveText('Tailrace');
-  await expect(drawer).toHaveCount(0);
-  await outline.keyboard.press('c');
-  await outline.mouse.click(820, 600);
-  await expect(drawer).toHaveCount(0);
-});
+test(
+  'W10 where there is no room for the contents they are drawn over the page, and lead on',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await outline.setViewportSize({ width: 834, height: 1112 });
+    await openPage(outline, 'Sluice gate');
+    await expect(outline.getByRole('navigation', { name: 'Contents' })).toHaveCount(0);
+    await outline.getByRole('button', { name: 'Contents', exact: true }).click();
+    const drawer = outline.getByRole('dialog', { name: 'Contents' });
+    await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-current', 'page');
+    await outline.keyboard.press('Escape');
+    await expect(drawer).toHaveCount(0);
+    await expect(outline.getByRole('button', { name: 'Contents', exact: true })).toBeFocused();
+    await outline.keyboard.press('Enter');
+    await line(outline, 'Tailrace').click({ button: 'right' });
+    const asked = outline.getByRole('dialog', { name: 'Tailrace' });
+    await expect(asked).toBeVisible();
+    await outline.keyboard.press('Escape');
+    await expect(asked).toHaveCount(0);
+    await expect(drawer).toBeVisible();
+    await line(outline, 'Tailrace').focus();
+    await outline.keyboard.press('F2');
+    await outline.keyboard.type('Not this');
+    await outline.keyboard.press('Escape');
+    await expect(drawer).toBeVisible();
+    await line(outline, 'Tailrace').click();
+    await expect(title(outline)).toHaveText('Tailrace');
+    await expect(drawer).toHaveCount(0);
+    await outline.keyboard.press('c');
+    await outline.mouse.click(820, 600);
+    await expect(drawer).toHaveCount(0);
+  },
+);
 
 test('W12 leaves: the pages beneath across the top, one tap apart', async ({ outline }) => {
   await openPage(outline, 'Sluice gate');
@@ -208,21 +216,25 @@ test('W12 leaves: the pages beneath across the top, one tap apart', async ({ out
   await expect(title(outline)).toHaveText('Sluice gate');
 });
 
-test('W16 the same titles are told apart, and any word of title or trail finds', async ({ outline }) => {
-  await openToday(outline);
-  await outline.keyboard.press('g');
-  await outline.keyboard.type('budget');
-  const options = outline.getByRole('option', { name: /^Budget/ });
-  await expect(options).toHaveText([/Wheel and gears/, /Timber/]);
-  await outline.getByRole('combobox', { name: 'Go to' }).fill('budget craft');
-  await expect(options).toHaveText([/Field Craft \/ Timber/]);
-  await outline.keyboard.press('Enter');
-  await expect(textOf(outline)).toContainText('Oak by the cube.');
-  await outline.goto(new URL('/find?q=budget', outline.url()).href);
-  await expect(outline.locator('.finding-trail')).toHaveText([/Timber|Wheel/, /Timber|Wheel/]);
-});
+test(
+  'W16 the same titles are told apart, and any word of title or trail finds',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await openToday(outline);
+    await outline.keyboard.press('g');
+    await outline.keyboard.type('budget');
+    const options = outline.getByRole('option', { name: /^Budget/ });
+    await expect(options).toHaveText([/Wheel and gears/, /Timber/]);
+    await outline.getByRole('combobox', { name: 'Go to' }).fill('budget craft');
+    await expect(options).toHaveText([/Field Craft \/ Timber/]);
+    await outline.keyboard.press('Enter');
+    await expect(textOf(outline)).toContainText('Oak by the cube.');
+    await outline.goto(new URL('/find?q=budget', outline.url()).href);
+    await expect(outline.locator('.finding-trail')).toHaveText([/Timber|Wheel/, /Timber|Wheel/]);
+  },
+);
 
-test('W17 a copy has everything beneath it, and its links point inside it', async ({ outline }) => {
+test('W17 a copy has everything beneath it, and its links point inside it', { tag: '@once' }, async ({ outline }) => {
   await openNotebook(outline);
   await act(outline, line(outline, 'Sluice gate'), 'Duplicate with everything beneath');
   await expect(title(outline)).toHaveText('Copy of Sluice gate');
@@ -241,42 +253,48 @@ test('W17 a copy has everything beneath it, and its links point inside it', asyn
   await expect(line(outline, 'Copy of Sluice gate')).toBeVisible();
 });
 
-test('single letters can be turned off, and the strip acts on the shown page all the same', async ({ outline }) => {
-  await outline.goto(new URL('/settings', outline.url()).href);
-  await outline.getByRole('switch', { name: 'Single letters act out of text' }).click();
-  await openPage(outline, 'Tailrace');
-  await outline.keyboard.press('t');
-  await outline.waitForTimeout(300);
-  await expect(title(outline)).toHaveText('Tailrace');
-  await clickEnd(outline, 'Silt');
-  await outline.keyboard.press('Shift');
-  await outline.keyboard.press('Shift');
-  await outline.keyboard.press('p');
-  await expect(said(outline, '“Tailrace” is pinned to the Desk.')).toBeVisible();
-});
+test(
+  'single letters can be turned off, and the strip acts on the shown page all the same',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await outline.goto(new URL('/settings', outline.url()).href);
+    await outline.getByRole('switch', { name: 'Single letters act out of text' }).click();
+    await openPage(outline, 'Tailrace');
+    await outline.keyboard.press('t');
+    await outline.waitForTimeout(300);
+    await expect(title(outline)).toHaveText('Tailrace');
+    await clickEnd(outline, 'Silt');
+    await outline.keyboard.press('Shift');
+    await outline.keyboard.press('Shift');
+    await outline.keyboard.press('p');
+    await expect(said(outline, '“Tailrace” is pinned to the Desk.')).toBeVisible();
+  },
+);
 
-test('what can be done is asked with the keyboard too, and the tree is a tree to a screen reader', async ({
-  outline,
-}) => {
-  await openNotebook(outline);
-  await expect(tree(outline)).toHaveAttribute('aria-label', 'Contents of Saltmere Tide Mill');
-  await expect(line(outline, 'Stop logs')).toHaveAttribute('aria-posinset', '3');
-  await expect(line(outline, 'Stop logs')).toHaveAttribute('aria-setsize', '3');
-  await line(outline, 'Waterworks').focus();
-  await outline.keyboard.press('ArrowDown');
-  await expect(line(outline, 'Sluice gate')).toBeFocused();
-  await outline.keyboard.press('ArrowLeft');
-  await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-expanded', 'false');
-  await outline.keyboard.press('F2');
-  await outline.keyboard.type('Seaward gate');
-  await outline.keyboard.press('Enter');
-  await expect(line(outline, 'Seaward gate')).toBeFocused();
-  await outline.keyboard.press('.');
-  await expect(outline.getByRole('dialog', { name: 'Seaward gate' })).toBeVisible();
-  await outline.keyboard.press('Escape');
-  await expect(line(outline, 'Seaward gate')).toBeFocused();
-  await outline.keyboard.press('Delete');
-  await expect(said(outline, '“Seaward gate” is in the bin.')).toBeVisible();
-  await ask(outline, line(outline, 'Tailrace'));
-  await expect(outline.getByRole('dialog', { name: 'Tailrace' })).toBeVisible();
-});
+test(
+  'what can be done is asked with the keyboard too, and the tree is a tree to a screen reader',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await openNotebook(outline);
+    await expect(tree(outline)).toHaveAttribute('aria-label', 'Contents of Saltmere Tide Mill');
+    await expect(line(outline, 'Stop logs')).toHaveAttribute('aria-posinset', '3');
+    await expect(line(outline, 'Stop logs')).toHaveAttribute('aria-setsize', '3');
+    await line(outline, 'Waterworks').focus();
+    await outline.keyboard.press('ArrowDown');
+    await expect(line(outline, 'Sluice gate')).toBeFocused();
+    await outline.keyboard.press('ArrowLeft');
+    await expect(line(outline, 'Sluice gate')).toHaveAttribute('aria-expanded', 'false');
+    await outline.keyboard.press('F2');
+    await outline.keyboard.type('Seaward gate');
+    await outline.keyboard.press('Enter');
+    await expect(line(outline, 'Seaward gate')).toBeFocused();
+    await outline.keyboard.press('.');
+    await expect(outline.getByRole('dialog', { name: 'Seaward gate' })).toBeVisible();
+    await outline.keyboard.press('Escape');
+    await expect(line(outline, 'Seaward gate')).toBeFocused();
+    await outline.keyboard.press('Delete');
+    await expect(said(outline, '“Seaward gate” is in the bin.')).toBeVisible();
+    await ask(outline, line(outline, 'Tailrace'));
+    await expect(outline.getByRole('dialog', { name: 'Tailrace' })).toBeVisible();
+  },
+);

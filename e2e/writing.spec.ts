@@ -15,7 +15,7 @@ const kinds = (page: import('@playwright/test').Page) =>
       }),
     );
 
-test('Markdown typed at the start of a line turns it, and Enter goes on', async ({ mill }) => {
+test('Markdown typed at the start of a line turns it, and Enter goes on', { tag: '@once' }, async ({ mill }) => {
   await openPage(mill, 'Lift method statement');
   await textOf(mill).click();
   const lines = [
@@ -56,64 +56,70 @@ test('Markdown typed at the start of a line turns it, and Enter goes on', async 
   expect(await kinds(mill)).toEqual(expected);
 });
 
-test('Tab indents with children, Alt and an arrow move a line with them, Ctrl+Enter ticks, all undone by Ctrl+Z', async ({
-  mill,
-}) => {
-  await openPage(mill, 'Lift method statement');
-  await textOf(mill).click();
-  await mill.keyboard.type('- one');
-  await mill.keyboard.press('Enter');
-  await mill.keyboard.type('two');
-  await mill.keyboard.press('Enter');
-  await mill.keyboard.press('Tab');
-  await mill.keyboard.type('three');
-  await mill.waitForTimeout(700);
-  await mill.keyboard.press('ArrowUp');
-  await mill.keyboard.press('Alt+ArrowUp');
-  const moved = [
-    ['bulleted', 0, 'two'],
-    ['bulleted', 1, 'three'],
-    ['bulleted', 0, 'one'],
-  ];
-  expect(await kinds(mill)).toEqual(moved);
-  await mill.keyboard.press('Control+z');
-  expect((await kinds(mill)).map(([, , words]) => words)).toEqual(['one', 'two', 'three']);
-  await mill.keyboard.press('Control+Shift+z');
-  expect(await kinds(mill)).toEqual(moved);
-  await openPage(mill, 'Sluice gate no. 2');
-  await clickEnd(mill, 'Measure the gudgeon');
-  await mill.keyboard.press('Control+Enter');
-  const box = textOf(mill).locator('.block', { hasText: 'Measure' }).getByRole('checkbox');
-  await expect(box).toBeChecked();
-  await box.click();
-  await expect(box).not.toBeChecked();
-});
+test(
+  'Tab indents with children, Alt and an arrow move a line with them, Ctrl+Enter ticks, all undone by Ctrl+Z',
+  { tag: '@once' },
+  async ({ mill }) => {
+    await openPage(mill, 'Lift method statement');
+    await textOf(mill).click();
+    await mill.keyboard.type('- one');
+    await mill.keyboard.press('Enter');
+    await mill.keyboard.type('two');
+    await mill.keyboard.press('Enter');
+    await mill.keyboard.press('Tab');
+    await mill.keyboard.type('three');
+    await mill.waitForTimeout(700);
+    await mill.keyboard.press('ArrowUp');
+    await mill.keyboard.press('Alt+ArrowUp');
+    const moved = [
+      ['bulleted', 0, 'two'],
+      ['bulleted', 1, 'three'],
+      ['bulleted', 0, 'one'],
+    ];
+    expect(await kinds(mill)).toEqual(moved);
+    await mill.keyboard.press('Control+z');
+    expect((await kinds(mill)).map(([, , words]) => words)).toEqual(['one', 'two', 'three']);
+    await mill.keyboard.press('Control+Shift+z');
+    expect(await kinds(mill)).toEqual(moved);
+    await openPage(mill, 'Sluice gate no. 2');
+    await clickEnd(mill, 'Measure the gudgeon');
+    await mill.keyboard.press('Control+Enter');
+    const box = textOf(mill).locator('.block', { hasText: 'Measure' }).getByRole('checkbox');
+    await expect(box).toBeChecked();
+    await box.click();
+    await expect(box).not.toBeChecked();
+  },
+);
 
-test('styles by keys and as typed, tags, links to the outside and pasted addresses', async ({ mill }) => {
-  const id = await openPage(mill, 'Budget');
-  await openPage(mill, 'Lift method statement');
-  await textOf(mill).click();
-  await mill.keyboard.type(
-    'A **bold** word, `code`, ==bright==, #iron-work and [chart](https://tides.example/x) done. ',
-  );
-  await expect(textOf(mill).locator('strong')).toHaveText('bold');
-  await expect(textOf(mill).locator('code')).toHaveText('code');
-  await expect(textOf(mill).locator('mark')).toHaveText('bright');
-  await expect(textOf(mill).locator('.tag')).toHaveText('iron-work');
-  await expect(textOf(mill).locator('a[href="https://tides.example/x"]')).toHaveText('chart');
-  await mill.keyboard.press('Control+i');
-  await mill.keyboard.type('leaning');
-  await mill.keyboard.press('Control+i');
-  await expect(textOf(mill).locator('em')).toHaveText('leaning');
-  await mill.evaluate((address) => navigator.clipboard.writeText(address), new URL(`/p/${id}`, mill.url()).href);
-  await mill.keyboard.press('Control+v');
-  await expect(textOf(mill).locator('a.link')).toHaveText('Budget');
-  await saved(mill);
-  await mill.reload();
-  await expect(textOf(mill)).toContainText('A bold word, code, bright, iron-work and chart done. leaningBudget');
-});
+test(
+  'styles by keys and as typed, tags, links to the outside and pasted addresses',
+  { tag: '@once' },
+  async ({ mill }) => {
+    const id = await openPage(mill, 'Budget');
+    await openPage(mill, 'Lift method statement');
+    await textOf(mill).click();
+    await mill.keyboard.type(
+      'A **bold** word, `code`, ==bright==, #iron-work and [chart](https://tides.example/x) done. ',
+    );
+    await expect(textOf(mill).locator('strong')).toHaveText('bold');
+    await expect(textOf(mill).locator('code')).toHaveText('code');
+    await expect(textOf(mill).locator('mark')).toHaveText('bright');
+    await expect(textOf(mill).locator('.tag')).toHaveText('iron-work');
+    await expect(textOf(mill).locator('a[href="https://tides.example/x"]')).toHaveText('chart');
+    await mill.keyboard.press('Control+i');
+    await mill.keyboard.type('leaning');
+    await mill.keyboard.press('Control+i');
+    await expect(textOf(mill).locator('em')).toHaveText('leaning');
+    await mill.evaluate((address) => navigator.clipboard.writeText(address), new URL(`/p/${id}`, mill.url()).href);
+    await mill.keyboard.press('Control+v');
+    await expect(textOf(mill).locator('a.link')).toHaveText('Budget');
+    await saved(mill);
+    await mill.reload();
+    await expect(textOf(mill)).toContainText('A bold word, code, bright, iron-work and chart done. leaningBudget');
+  },
+);
 
-test('joining lines keeps links to the lost line alive', async ({ mill }) => {
+test('joining lines keeps links to the lost line alive', { tag: '@once' }, async ({ mill }) => {
   await openPage(mill, 'Lift method statement');
   await textOf(mill).click();
   await mill.keyboard.type('first half ');
@@ -128,7 +134,7 @@ test('joining lines keeps links to the lost line alive', async ({ mill }) => {
   await expect(mill.locator('.landed')).toContainText('first half second half');
 });
 
-test('items are a real list to a screen reader', async ({ mill }) => {
+test('items are a real list to a screen reader', { tag: '@once' }, async ({ mill }) => {
   await openPage(mill, 'Sluice gate no. 2');
   const list = textOf(mill).getByRole('list');
   await expect(list).toHaveAttribute('aria-owns', /^b-\S+ b-\S+$/);
@@ -145,7 +151,7 @@ const hostile: [string, string][] = [
   ['combining marks', 'e\u0301\u0323 Z\u0351\u036B\u0343 a\u0300\u0301\u0302'],
 ];
 
-test('text and title keep anything exactly and run nothing', async ({ mill }) => {
+test('text and title keep anything exactly and run nothing', { tag: '@once' }, async ({ mill }) => {
   test.setTimeout(90_000);
   await openPage(mill, 'Lift method statement');
   const title = mill.getByRole('textbox', { name: 'Title', exact: true });

@@ -142,9 +142,9 @@ function numberOf(words: string): number | null {
 /** Whether the columns of the table with the cursor run from right to left, as it is shown. */
 function isTableRightToLeft(state: EditorState, view: EditorView | undefined): boolean {
   const at = tableAt(state);
-  const shown = at && view ? view.nodeDOM(at.position) : null;
-  const table = shown instanceof HTMLElement ? (shown.querySelector('table') ?? shown) : null;
-  return table !== null && getComputedStyle(table).direction === 'rtl';
+  const shown = at && view ? (view.nodeDOM(at.position) as Partial<HTMLElement> | null) : null;
+  const table = shown?.querySelector?.('table');
+  return table ? getComputedStyle(table).direction === 'rtl' : false;
 }
 
 const moveBy =
