@@ -117,6 +117,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await look('a page');
     const size = mill.viewportSize()!;
     await mill.setViewportSize({ ...size, width: Math.min(size.width, 834) });
+    await expect(mill.getByRole('navigation', { name: 'Contents' })).toHaveCount(0);
     await mill.keyboard.press('c');
     await expect(mill.getByRole('dialog', { name: 'Contents' })).toBeVisible();
     await look('the contents drawn over a page');

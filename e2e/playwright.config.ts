@@ -16,6 +16,7 @@ export default defineConfig({
   expect: { timeout: 8_000 },
   fullyParallel: true,
   workers: Number(process.env.WORKERS ?? 2),
+  retries: process.env.CI ? 1 : 0,
   reporter: [['list']],
   use: {
     browserName: 'chromium',

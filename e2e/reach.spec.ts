@@ -58,20 +58,21 @@ interface Menu {
 }
 
 const dialog = (page: Page) => page.getByRole('dialog');
-const menus: Menu[] = [
-  {
-    name: 'page',
-    begin: async (page) => {
-      await openPage(page, 'Pintle');
-      await page.locator('main').focus();
-    },
-    keys: ['Alt+Enter'],
-    taps: async (page) => {
-      await page.getByRole('button', { name: 'Page', exact: true }).tap();
-      return 1;
-    },
-    shown: dialog,
+const pageMenu = (name: MenuName, title: string): Menu => ({
+  name,
+  begin: async (page) => {
+    await openPage(page, title);
+    await page.locator('main').focus();
   },
+  keys: ['Alt+Enter'],
+  taps: async (page) => {
+    await page.getByRole('button', { name: 'Page', exact: true }).tap();
+    return 1;
+  },
+  shown: dialog,
+});
+const menus: Menu[] = [
+  pageMenu('page', 'Pintle'),
   {
     name: 'entry',
     begin: async (page) => {
@@ -85,19 +86,7 @@ const menus: Menu[] = [
     },
     shown: dialog,
   },
-  {
-    name: 'pinned',
-    begin: async (page) => {
-      await openPage(page, 'Sluice gate');
-      await page.locator('main').focus();
-    },
-    keys: ['Alt+Enter'],
-    taps: async (page) => {
-      await page.getByRole('button', { name: 'Page', exact: true }).tap();
-      return 1;
-    },
-    shown: dialog,
-  },
+  pageMenu('pinned', 'Sluice gate'),
   {
     name: 'chosen',
     begin: async (page) => {

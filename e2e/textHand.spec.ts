@@ -225,16 +225,15 @@ test('X11 lines and words that are dragged across come there as an excerpt with 
   await page.mouse.up();
   await expect(main.locator('.words')).toHaveText(['there', 'the leaf has dropped – Works', 'last']);
   await expect(beside).toContainText('the leaf has dropped');
-  await leaf.dblclick();
-  const word = (await leaf.boundingBox())!;
-  const last = (await main.locator('.words', { hasText: 'last' }).boundingBox())!;
-  await page.mouse.move(word.x + 16, word.y + 12);
+  await leaf.click();
   await page.keyboard.press('Home');
   await page.keyboard.press('Shift+End');
-  await page.mouse.down();
-  await page.mouse.move(word.x + 30, word.y + 20, { steps: 3 });
-  await page.mouse.move(last.x + last.width - 30, last.y + last.height / 2, { steps: 10 });
-  await page.mouse.up();
+  await expect.poll(() => page.evaluate(() => getSelection()?.toString())).toBe('the leaf has dropped');
+  await leaf.dragTo(main.locator('.words', { hasText: 'last' }), {
+    sourcePosition: { x: 30, y: 12 },
+    targetPosition: { x: 26, y: 12 },
+    steps: 8,
+  });
   await expect(main.locator('.words').last()).toHaveText(/last.*the leaf has dropped – Works/u);
   await expect(leaf).toHaveText('the leaf has dropped');
   await main.locator('.words').last().locator('a.link').click();

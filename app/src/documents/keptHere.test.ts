@@ -1,20 +1,12 @@
 import 'fake-indexeddb/auto';
 import * as Y from 'yjs';
 import { block, seedDocument } from '@glossarion/core/document';
-import { around, documentOf, shown, Socket } from '../testing/serverSocket';
+import { around, documentOf, events, shown, Socket } from '../testing/serverSocket';
 import { Library } from './library';
 import { LocalStore } from './localStore';
 
 /** What a browser keeps for itself, in a real store: across windows that end, servers that refuse, and cut networks. */
 
-const events = () => ({
-  onSaving: jest.fn(),
-  onChanged: jest.fn(),
-  onKept: jest.fn(),
-  onFull: jest.fn(),
-  onSignedOut: jest.fn(),
-  onOutdated: jest.fn(),
-});
 const settle = () => new Promise((resolve) => setImmediate(resolve));
 /** Lets time pass in steps, between which the store does its work. */
 async function wait(milliseconds: number): Promise<void> {

@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
 import { block, text, writeBody } from '@glossarion/core/document';
-import { around, bytesOf, shown, Socket } from '../testing/serverSocket';
+import { around, bytesOf, events, shown, Socket } from '../testing/serverSocket';
 import { Library } from './library';
 import type { LocalStore, OutboxItem, StoredPage } from './localStore';
 
@@ -28,14 +28,6 @@ class Kept {
   close = () => undefined;
 }
 
-const events = () => ({
-  onSaving: jest.fn(),
-  onChanged: jest.fn(),
-  onKept: jest.fn(),
-  onFull: jest.fn(),
-  onSignedOut: jest.fn(),
-  onOutdated: jest.fn(),
-});
 const wait = (milliseconds: number) => jest.advanceTimersByTimeAsync(milliseconds);
 
 async function opened() {

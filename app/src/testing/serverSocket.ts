@@ -58,3 +58,13 @@ export class Socket {
 
 export const around = Object.assign(new EventTarget(), { location: { href: 'http://notes.example/' } });
 export const shown = Object.assign(new EventTarget(), { visibilityState: 'visible' });
+
+/** What a window is told by its library. */
+export const events = () => ({
+  onSaving: jest.fn(),
+  onChanged: jest.fn(),
+  onKept: jest.fn(),
+  onFull: jest.fn(),
+  onSignedOut: jest.fn(),
+  onOutdated: jest.fn(),
+});

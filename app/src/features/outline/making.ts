@@ -4,7 +4,7 @@ let isMaking = false;
 export const isMakingPage = (): boolean => isMaking;
 
 /** How soon a second tap is the same one, and how long a page may take to be shown, in milliseconds. */
-const SAME_TAP = 600;
+const SAME_TAP = 350;
 const SHOWN_WITHIN = 4_000;
 
 /** Runs what makes a page and shows it; while that goes on, being asked again does nothing. */
