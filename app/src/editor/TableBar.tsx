@@ -1,5 +1,5 @@
 import type { Editor } from '@tiptap/core';
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { Dock } from './Dock';
 import { enterToolbar, walkToolbar } from '../kit/toolbarKeys';
 import { TABLE_DEEDS, TABLE_GROUP_WORDS, TABLE_GROUPS, tableAt, type TableGroup } from './tables';
@@ -33,11 +33,16 @@ export function TableBar({ editor, text }: TableBarProps) {
       editor.off('blur', later);
     };
   }, [editor, text]);
+  // Within the key that asked for other tools, so that the next key finds the focus among them.
+  const isByKeys = useRef(false);
+  useLayoutEffect(() => {
+    if (isByKeys.current) enterToolbar(bar.current);
+    isByKeys.current = false;
+  }, [group]);
   if (!isOpen) return null;
   const show = (next: TableGroup | null) => {
-    const isByKeys = bar.current?.contains(document.activeElement) === true;
+    isByKeys.current = bar.current?.contains(document.activeElement) === true;
     setGroup(next);
-    if (isByKeys) requestAnimationFrame(() => enterToolbar(bar.current));
   };
   return (
     <Dock label="Table">
