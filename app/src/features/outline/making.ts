@@ -1,3 +1,5 @@
+import { takeTypedAhead } from '../../kit/typedAhead';
+
 /** Pages that are being made: what is typed meanwhile is meant for their titles, and asking twice makes one. */
 
 let isMaking = false;
@@ -22,6 +24,8 @@ export async function makeOnce(make: () => Promise<unknown>): Promise<void> {
     await pause(SAME_TAP - (Date.now() - since));
   } finally {
     isMaking = false;
+    // What no title waits for is meant for nothing that is made later.
+    if (!window.location.search.includes('at=title')) takeTypedAhead();
   }
 }
 
