@@ -26,7 +26,7 @@ const FEATURES = [
 
 /** The folders of the app from the ground up: each knows those before it, so that no circle can come to be. */
 const LAYERS = [
-  ...['theme', 'kit', 'workers', 'state', 'documents', 'screen', 'editor'],
+  ...['theme', 'kit', 'workers', 'state', 'documents', 'begin', 'screen', 'editor'],
   ...FEATURES.map((name) => `features/${name}`),
   'app',
 ];

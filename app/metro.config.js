@@ -7,6 +7,10 @@ const config = getDefaultConfig(__dirname);
 config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: true } });
 
 const own = (name) => path.join(__dirname, `leftOut/${name}.js`);
+const moduleOf = (file) => {
+  const [, name, within] = /^(@[^/]+\/[^/]+|[^/]+)\/(.*)$/u.exec(file);
+  return path.join(path.dirname(require.resolve(`${name}/package.json`)), within);
+};
 const isOurs = ({ originModulePath }) => originModulePath.startsWith(path.join(__dirname, 'src'));
 
 /**
@@ -18,6 +22,12 @@ const ASKED = [
   { asked: /^@expo\/vector-icons|^(?:@react-native-vector-icons|react-native-vector-icons)\//, gives: own('nothing') },
   { asked: /^@rneui\/themed$/, gives: own('elements') },
   { asked: /^react-native-screens$/, gives: own('navigators') },
+  // What draws ripples on Android alone.
+  { asked: /^color$/, gives: own('color') },
+  // These come as modules and as CommonJS, and would come as both.
+  { asked: /^@reduxjs\/toolkit$/, gives: moduleOf('@reduxjs/toolkit/dist/redux-toolkit.browser.mjs') },
+  { asked: /^immer$/, gives: moduleOf('immer/dist/immer.mjs') },
+  { asked: /^reselect$/, gives: moduleOf('reselect/dist/reselect.mjs') },
   { asked: /^expo-router$/, from: isOurs, gives: own('router') },
 ];
 const ANSWERS = [

@@ -1,12 +1,11 @@
 /* global window, document */
 // From the address to a key that shows, on today’s page of the demo, anew and again; against a bare page with the same
 // editor and React Native Web, made and served as the product is. And how much script is fetched until then.
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
-import { createServer } from 'node:http';
+import { existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { gzipSync } from 'node:zlib';
 import { withServer } from '../tools/lib/browser.mjs';
+import { compress } from '../tools/lib/compress.mjs';
 import { bin, root, run } from '../tools/lib/project.mjs';
 
 const RUNS = Number(process.env.RUNS ?? 9);
@@ -62,29 +61,22 @@ run(bin('expo'), ['export', '-p', 'web', '--output-dir', bareDist], {
   cwd: path.join(root, 'bench/bare'),
   stdio: 'ignore',
 });
-const zipped = new Map();
-const plain = createServer((request, response) => {
-  const file = path.join(bareDist, new URL(request.url, 'http://bare').pathname);
-  const isScript = file.endsWith('.js') && existsSync(file);
-  const served = isScript ? file : path.join(bareDist, 'index.html');
-  if (!zipped.has(served)) zipped.set(served, gzipSync(readFileSync(served)));
-  response.writeHead(200, {
-    'Content-Type': isScript ? 'text/javascript' : 'text/html',
-    'Content-Encoding': 'gzip',
-    ...(isScript && { 'Cache-Control': 'public, max-age=31536000, immutable' }),
-  });
-  response.end(zipped.get(served));
-});
-await new Promise((resolve) => plain.listen(0, resolve));
+compress(bareDist);
 
-await withServer('demo', { GLOSSARION_DEMO: 'true' }, async ({ url, browser }) => {
+const demo = { GLOSSARION_DEMO: 'true' };
+await withServer('demo', demo, ({ url, browser }) =>
+  withServer('demo', { ...demo, GLOSSARION_APP: bareDist }, ({ url: bareUrl }) => measure(browser, url, bareUrl)),
+);
+rmSync(bareDist, { recursive: true, force: true });
+
+async function measure(browser, url, bareUrl) {
   await new Promise((resolve) => setTimeout(resolve, 1500));
   const own = { anew: [], again: [] };
   const bare = { anew: [], again: [] };
   let scripts = [];
   for (let run = 0; run <= RUNS; run += 1) {
     const ours = await opening(browser, `${url}/today`);
-    const theirs = await opening(browser, `http://localhost:${plain.address().port}/`);
+    const theirs = await opening(browser, `${bareUrl}/`);
     if (run === 0) continue;
     scripts = ours.anew.scripts;
     for (const when of ['anew', 'again']) {
@@ -92,6 +84,8 @@ await withServer('demo', { GLOSSARION_DEMO: 'true' }, async ({ url, browser }) =
       bare[when].push(theirs[when].after);
     }
   }
+  if (process.env.VERBOSE)
+    console.log(JSON.stringify({ own, bare }, (_, v) => (typeof v === 'number' ? Math.round(v) : v)));
   const bytes = scripts
     .map((name) => path.join(dist, `${name}.gz`))
     .reduce((sum, file) => sum + (existsSync(file) ? statSync(file).size : 0), 0);
@@ -112,6 +106,4 @@ await withServer('demo', { GLOSSARION_DEMO: 'true' }, async ({ url, browser }) =
   }
   row('script until a key shows, gzip', String(kilobytes), ' KB', MOST.kilobytes);
   if (process.env.VERBOSE) console.log(scripts.join('\n'));
-});
-plain.close();
-rmSync(bareDist, { recursive: true, force: true });
+}

@@ -1,9 +1,11 @@
 // Lays the fonts out for the browser and exports the app into app/dist.
+import { build, transform } from 'esbuild';
 import { createHash } from 'node:crypto';
-import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
-import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { compress } from './lib/compress.mjs';
+import { core, partsAlone } from './lib/core.mjs';
 import { bin, root, run } from './lib/project.mjs';
 
 const require = createRequire(path.join(root, 'app/package.json'));
@@ -26,6 +28,8 @@ const fonts = path.join(root, 'app/public/fonts');
 rmSync(fonts, { recursive: true, force: true });
 mkdirSync(fonts, { recursive: true });
 
+const hashOf = (content) => createHash('sha256').update(content).digest('hex').slice(0, 12);
+
 /** Lays out the files of some faces and the sheet that names them; gives its address, which changes with what it says. */
 function layOutFaces(sheetName, faces) {
   let css = '';
@@ -41,7 +45,7 @@ function layOutFaces(sheetName, faces) {
         });
     }
   }
-  const file = `${sheetName}.${createHash('sha256').update(css).digest('hex').slice(0, 12)}.css`;
+  const file = `${sheetName}.${hashOf(css)}.css`;
   writeFileSync(path.join(fonts, file), css);
   return `/fonts/${file}`;
 }
@@ -54,18 +58,68 @@ run(bin('expo'), ['export', '-p', 'web', '--output-dir', 'dist'], {
   stdio: ['ignore', process.env.GLOSSARION_QUIET ? 'ignore' : 'inherit', 'inherit'],
 });
 
-const page = path.join(root, 'app/dist/index.html');
+const dist = path.join(root, 'app/dist');
+const scripts = path.join(dist, '_expo/static/js/web');
+
+/** What runs while the app's own script is on its way (app/src/begin); gives its address. */
+async function layOutBeginning() {
+  const { outputFiles } = await build({
+    entryPoints: [path.join(root, 'app/src/begin/begin.ts')],
+    bundle: true,
+    minify: true,
+    write: false,
+    format: 'iife',
+    target: 'es2022',
+    plugins: [core],
+  });
+  const [{ contents }] = outputFiles;
+  const name = `begin-${hashOf(contents)}.js`;
+  writeFileSync(path.join(scripts, name), contents);
+  return `/_expo/static/js/web/${name}`;
+}
+
+/** The product's style sheet, as its sources say it (wholeSheet); gives its address. */
+async function layOutSheet() {
+  const { outputFiles } = await build({
+    entryPoints: [path.join(root, 'app/src/features/shell/sheets.ts')],
+    bundle: true,
+    write: false,
+    format: 'esm',
+    platform: 'node',
+    plugins: [core, partsAlone],
+  });
+  const { wholeSheet } = await import(
+    `data:text/javascript;base64,${Buffer.from(outputFiles[0].text).toString('base64')}`
+  );
+  const css = (await transform(wholeSheet(), { loader: 'css', minify: true })).code;
+  const name = `look.${hashOf(css)}.css`;
+  writeFileSync(path.join(dist, '_expo/static', name), css);
+  return `/_expo/static/${name}`;
+}
+
+/** One script of all that the page begins with, so that they need not be asked for one by one; gives its address. */
+function joinScripts(addresses) {
+  const files = addresses.map((address) => path.join(dist, address));
+  const code = files.map((file) => readFileSync(file, 'utf8')).join('\n;');
+  for (const file of files) rmSync(file);
+  const name = `app-${hashOf(code)}.js`;
+  writeFileSync(path.join(scripts, name), code);
+  return `/_expo/static/js/web/${name}`;
+}
+
+const page = path.join(dist, 'index.html');
+const written = readFileSync(page, 'utf8');
+const DEFERRED = /<script src="(\/_expo[^"]+)" defer><\/script>/gu;
+const whole = joinScripts([...written.matchAll(DEFERRED)].map(([, address]) => address));
 writeFileSync(
   page,
-  readFileSync(page, 'utf8').replace('/fonts/faces.css', sheets.faces).replace('/fonts/scripts.css', sheets.scripts),
+  written
+    .replaceAll(DEFERRED, '')
+    .replaceAll('/app.js', whole)
+    .replace('/begin.js', await layOutBeginning())
+    .replace('/look.css', await layOutSheet())
+    .replace('/fonts/faces.css', sheets.faces)
+    .replace('/fonts/scripts.css', sheets.scripts),
 );
 
-// Compressed once here instead of with every request.
-const dist = path.join(root, 'app/dist');
-for (const entry of readdirSync(dist, { recursive: true, withFileTypes: true })) {
-  if (!entry.isFile() || !/\.(?:js|css|html|svg|json)$/u.test(entry.name)) continue;
-  const file = path.join(entry.parentPath, entry.name);
-  const content = readFileSync(file);
-  writeFileSync(`${file}.gz`, gzipSync(content));
-  writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
-}
+compress(dist);

@@ -2,6 +2,7 @@
 import { build } from 'esbuild';
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
+import { core } from './lib/core.mjs';
 import { root } from './lib/project.mjs';
 
 const commands = readdirSync(path.join(root, 'server/src/commands')).filter((name) => name.endsWith('.ts'));
@@ -19,15 +20,6 @@ const common = {
   logLevel: 'warning',
 };
 
-/** Where the core's sources are. */
-const core = {
-  name: 'core',
-  setup(builder) {
-    builder.onResolve({ filter: /^@glossarion\/core\// }, ({ path: name }) => ({
-      path: path.join(root, 'core/src', name.slice('@glossarion/core/'.length), 'index.ts'),
-    }));
-  },
-};
 const packagesStay = {
   name: 'packages stay',
   setup(builder) {

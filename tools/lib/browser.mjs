@@ -6,10 +6,12 @@ import os from 'node:os';
 import path from 'node:path';
 import { root } from './project.mjs';
 
+let started = 0;
+
 /** Starts a built command of the server, gives its address and a browser to `work`, and takes everything away after. */
 export async function withServer(command, environment, work) {
   const data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-served-'));
-  const port = 20_000 + (process.pid % 9_000);
+  const port = 20_000 + ((process.pid + (started += 1) * 500) % 9_000);
   const url = `http://localhost:${port}`;
   const server = spawn(process.execPath, [path.join(root, `server/dist/${command}.mjs`)], {
     stdio: 'ignore',

@@ -76,16 +76,21 @@ export function build(parts = ['server', 'app']) {
   if (parts.includes('server')) {
     once(
       'server',
-      ['core/src', 'server/src', 'tools/buildServer.mjs', 'package-lock.json'],
+      ['core/src', 'server/src', 'tools/buildServer.mjs', 'tools/lib/core.mjs', 'package-lock.json'],
       'server/dist/main.mjs',
       () => run(process.execPath, ['tools/buildServer.mjs']),
     );
   }
   if (parts.includes('app')) {
-    once('app', ['core/src', 'app', 'tools/buildApp.mjs', 'package-lock.json'], 'app/dist/index.html', () => {
-      console.log('Building the app …');
-      run(process.execPath, ['tools/buildApp.mjs']);
-    });
+    once(
+      'app',
+      ['core/src', 'app', 'tools/buildApp.mjs', 'tools/lib/core.mjs', 'package-lock.json'],
+      'app/dist/index.html',
+      () => {
+        console.log('Building the app …');
+        run(process.execPath, ['tools/buildApp.mjs']);
+      },
+    );
   }
 }
 

@@ -2,6 +2,7 @@ import { ThemeProvider } from '@rneui/themed';
 import { Slot } from 'expo-router';
 import { useMemo } from 'react';
 import { Provider } from 'react-redux';
+import { begin } from '../features/session/begin';
 import { SessionGate } from '../features/session/SessionGate';
 import { Shell } from '../features/shell/Shell';
 import { hearSteps } from '../kit/covers';
@@ -9,12 +10,11 @@ import { store } from '../state/store';
 import { elementsTheme } from '../theme/elements';
 import { applyMode, useMode } from '../theme/mode';
 import { layOutFaces } from '../features/shell/faces';
-import { layOutSheets } from '../features/shell/sheets';
 
+begin();
 hearSteps();
 applyMode();
 layOutFaces();
-layOutSheets();
 
 export default function RootLayout() {
   const mode = useMode();

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import * as Y from 'yjs';
 import { block, seedDocument } from '@glossarion/core/document';
 import { around, documentOf, events, shown, Socket } from '../testing/serverSocket';
+import type { PageAhead, SocketAhead } from './ahead';
 import { Library } from './library';
 import { LocalStore } from './localStore';
 
@@ -23,6 +24,16 @@ function seeded(line: string): () => Y.Doc {
 }
 
 let account = '';
+/** A socket that was opened before the app was here, and what came over it. */
+async function openAhead(): Promise<SocketAhead> {
+  const socket = new Socket() as unknown as WebSocket;
+  const way: SocketAhead = { socket, heard: [], asked: null };
+  socket.onmessage = ({ data }) => way.heard.push(String(data));
+  await wait(10);
+  return way;
+}
+const nothingOf = (id: string): PageAhead => ({ id, day: null, stored: undefined, outbox: [] });
+
 const libraries: Library[] = [];
 
 async function openWindow(pageId = 'page', day: string | null = null) {
@@ -187,4 +198,65 @@ test('S1 nothing of an account stays for who signs in next, but what has not rea
   await LocalStore.retire(account);
   expect((await indexedDB.databases()).map(({ name }) => name)).not.toContain(`glossarion-${account}`);
   store.close();
+});
+
+describe('what was asked for before the app was here', () => {
+  test('is shown at once, over the same socket, and what is typed is stored once', async () => {
+    const way = await openAhead();
+    way.asked = 'page';
+    way.socket.send(JSON.stringify({ type: 'open', page: 'page', day: null, vector: null }));
+    expect(way.heard).toHaveLength(1);
+    const before = Socket.count;
+    const asked = jest.spyOn(way.socket, 'send');
+    const store = await LocalStore.open(account);
+    const library = new Library(store, events(), { page: nothingOf('page'), way });
+    libraries.push(library);
+    const page = library.acquire('page', null);
+    expect(page.isReady).toBe(true);
+    expect(words(page.document)).toContain('gate');
+    page.document.transact(() =>
+      (page.document.getXmlFragment('body').get(0) as Y.XmlElement).insert(0, [new Y.XmlText('x')]),
+    );
+    await wait(300);
+    await storeAll();
+    expect(library.isAllSent()).toBe(true);
+    expect(words(Socket.open.document)).toBe(words(page.document));
+    expect(Socket.count).toBe(before);
+    expect(asked.mock.calls.filter(([said]) => String(said).includes('"open"'))).toEqual([]);
+  });
+
+  test('what this browser has of the page comes first, then what the server has more', async () => {
+    const first = await openWindow();
+    first.write('kept ');
+    await wait(1_500);
+    await storeAll();
+    first.library.close();
+    const reopened = await LocalStore.open(account);
+    const stored = await reopened.page('page');
+    expect(stored).toBeDefined();
+    const server = Socket.open.document;
+    Socket.begins = () => server;
+    const way = await openAhead();
+    const library = new Library(reopened, events(), { page: { ...nothingOf('page'), stored }, way });
+    libraries.push(library);
+    const page = library.acquire('page', null);
+    expect(page.isReady).toBe(true);
+    expect(words(page.document)).toContain('kept gate');
+    await wait(50);
+    expect(words(page.document).match(/kept gate/gu)).toHaveLength(1);
+  });
+
+  test('a socket that closed meanwhile is opened again', async () => {
+    const way = await openAhead();
+    (way.socket as unknown as Socket).readyState = 3;
+    const before = Socket.count;
+    const store = await LocalStore.open(account);
+    const library = new Library(store, events(), { page: nothingOf('page'), way });
+    libraries.push(library);
+    const page = library.acquire('page', null);
+    await wait(50);
+    expect(Socket.count).toBe(before + 1);
+    expect(page.isReady).toBe(true);
+    expect(words(page.document)).toContain('gate');
+  });
 });

@@ -1,9 +1,11 @@
 import * as Y from 'yjs';
-import { OUTDATED, SCHEMA_VERSION, seedDocument, UPDATE_PIECE } from '@glossarion/core/document';
+import { seedDocument, UPDATE_PIECE } from '@glossarion/core/document';
 import type { ChangeNotice } from '@glossarion/core/notices';
 import { beginDay } from '@glossarion/core/journal';
 import type { ServerMessage } from '@glossarion/core/messages';
-import type { LocalStore, OutboxItem } from './localStore';
+import type { Ahead } from './ahead';
+import type { LocalStore, OutboxItem, StoredPage } from './localStore';
+import { Connection } from './connection';
 import { fromBase64, toBase64 } from './base64';
 import { PageCopies } from './pageCopies';
 import { PageDocument } from './pageDocument';
@@ -33,21 +35,8 @@ const SEED_AFTER = 400;
 const SLOW_CONNECTION = 4_000;
 /** What the server had no room for is sent again after this long. */
 const FULL_RETRY = 3_000;
-/** The codes a socket is closed with when the session is over, and when a message was too long. */
-const SIGNED_OUT = 1008;
-const TOO_LONG = 1009;
-/** How long an answer may stay out, to what was sent and to whether the server is there, in milliseconds. */
-const ANSWER_WITHIN = 1_100;
-const FIRST_RETRY = 250;
-const LONGEST_RETRY = 2_000;
 /** A document that nobody shows any more is let go after this long. */
 const LET_GO_AFTER = 20_000;
-
-const isServerThere = (): Promise<boolean> =>
-  fetch('/api/health', { cache: 'no-store', signal: AbortSignal.timeout(ANSWER_WITHIN) }).then(
-    () => true,
-    () => false,
-  );
 
 interface Waiting {
   key: number;
@@ -68,19 +57,11 @@ interface Queue {
  * once, over one socket in small batches, and out of the outbox when the server has stored it.
  */
 export class Library {
-  private socket: WebSocket | null = null;
-  private isConnected = false;
-  /** Whether the last try to connect came to nothing. */
-  private hasFailed = false;
-  private isClosed = false;
-  /** Whether the way to the server is known to be cut: it is not while it is only being looked for. */
-  private isCutOff = false;
-  private retry = FIRST_RETRY;
-  /** When the server was heard last, and what waits for it to be heard again. */
-  private heardAt = 0;
-  private watching: ReturnType<typeof setTimeout> | null = null;
+  private connection: Connection;
   private number = 0;
   private pages = new Map<string, PageDocument>();
+  /** Those that this browser's own copy is on its way to. */
+  private filling = new Set<PageDocument>();
   private queues = new Map<string, Queue>();
   private copies: PageCopies;
   /** What was typed within the present task, and goes to the outbox with the next. */
@@ -90,25 +71,50 @@ export class Library {
   /** Items that are being written to the outbox, or about to be. */
   private writing = 0;
 
+  /** @param ahead what was begun before this was here, and is gone on with */
   constructor(
     private local: LocalStore,
     private events: LibraryEvents,
+    ahead: Pick<Ahead, 'page' | 'way'> | null = null,
   ) {
     this.copies = new PageCopies(local);
-    void this.recallOutbox().then(() => this.connect());
+    const { onSignedOut, onOutdated } = events;
+    this.connection = new Connection(
+      {
+        onOpen: () => this.opened(),
+        onMessage: (message) => this.take(message),
+        onLost: () => this.lost(),
+        onTooLong: () => this.setAsideSent(),
+        onSignedOut,
+        onOutdated,
+        isWaiting: () => !this.isAllSent(),
+      },
+      ahead?.way?.socket,
+    );
     window.addEventListener('beforeunload', this.warn);
-    window.addEventListener('online', this.reconnectNow);
-    window.addEventListener('offline', this.probe);
     document.addEventListener('visibilitychange', this.keepWaitingCopies);
+    if (ahead) this.takeUp(ahead);
+    else void this.recallOutbox();
+  }
+
+  /** Goes on with the page that was asked for ahead, and hears what was answered meanwhile. */
+  private takeUp({ page: here, way }: Pick<Ahead, 'page' | 'way'>): void {
+    if (here) {
+      const page = new PageDocument(here.id, here.day);
+      this.pages.set(here.id, page);
+      this.show(page, here.stored, here.outbox);
+      if (!this.connection.isOpen) this.seedOffline(page);
+      page.users += 1;
+      this.release(page);
+    }
+    if (this.connection.isOpen) this.opened(way?.asked);
+    else void this.recallOutbox();
+    for (const data of way?.heard ?? []) this.take(JSON.parse(data) as ServerMessage);
   }
 
   private warn = (event: BeforeUnloadEvent): void => {
     if (this.isAllSent()) return;
     event.preventDefault();
-  };
-
-  private reconnectNow = (): void => {
-    if (!this.isConnected) this.connect();
   };
 
   isAllSent(): boolean {
@@ -121,10 +127,16 @@ export class Library {
     if (!page) {
       page = new PageDocument(pageId, day);
       this.pages.set(pageId, page);
+      this.filling.add(page);
       void this.fill(page);
     }
     page.users += 1;
     return page;
+  }
+
+  /** A page that this window has already. */
+  atHand(pageId: string): PageDocument | null {
+    return this.pages.get(pageId) ?? null;
   }
 
   release(page: PageDocument): void {
@@ -133,7 +145,7 @@ export class Library {
       if (page.users > 0 || this.pages.get(page.pageId) !== page) return;
       this.pages.delete(page.pageId);
       this.copies.keepNow(page);
-      if (this.isConnected) this.say({ type: 'close', page: page.pageId });
+      if (this.connection.isOpen) this.connection.say({ type: 'close', page: page.pageId });
       page.document.destroy();
     }, LET_GO_AFTER);
   }
@@ -154,31 +166,38 @@ export class Library {
 
   /** Shows what this browser has of a page, then what the server has. */
   private async fill(page: PageDocument): Promise<void> {
-    const { document, pageId } = page;
-    try {
-      const stored = await this.local.page(pageId);
-      const outbox = await this.local.outbox(pageId);
-      if (page.document !== document) return;
-      if (stored) {
-        page.epoch ??= stored.epoch;
-        Y.applyUpdate(document, stored.state, 'stored');
-      }
-      for (const { item } of outbox) Y.applyUpdate(document, item.update, 'stored');
-      if (stored || outbox.length > 0) this.setReady(page);
-    } catch {
-      // Without a store of its own this browser still shows what the server has.
-    }
-    if (this.isConnected) this.ask(page);
+    const { document } = page;
+    // Without a store of its own this browser still shows what the server has.
+    await this.fillFromHere(page).catch(() => undefined);
+    this.filling.delete(page);
+    if (page.document !== document) return;
+    if (this.connection.isOpen) this.ask(page);
     else this.seedOffline(page);
+  }
+
+  private async fillFromHere(page: PageDocument): Promise<void> {
+    const { document, pageId } = page;
+    const [stored, outbox] = await Promise.all([this.local.page(pageId), this.local.outbox(pageId)]);
+    if (page.document === document) this.show(page, stored, outbox);
+  }
+
+  /** Shows what this browser has of a page, if it has any. */
+  private show(page: PageDocument, stored: StoredPage | undefined, outbox: readonly { item: OutboxItem }[]): void {
+    if (stored) {
+      page.epoch = stored.epoch;
+      Y.applyUpdate(page.document, stored.state, 'stored');
+    }
+    for (const { item } of outbox) Y.applyUpdate(page.document, item.update, 'stored');
+    if (stored || outbox.length > 0) this.setReady(page);
   }
 
   /** A day that was never opened here can be begun without the server: every device begins it with the same blocks. */
   private seedOffline(page: PageDocument, waited = 0): void {
-    if (waited < SEED_AFTER || (!this.hasFailed && waited < SLOW_CONNECTION)) {
+    if (waited < SEED_AFTER || (!this.connection.hasFailed && waited < SLOW_CONNECTION)) {
       setTimeout(() => this.seedOffline(page, waited + SEED_AFTER), SEED_AFTER);
       return;
     }
-    if (this.isConnected || page.isReady || page.day === null) return;
+    if (this.connection.isOpen || page.isReady || page.day === null) return;
     page.epoch = 1;
     const seed = seedDocument(page.pageId, '', beginDay({ pageId: page.pageId }));
     Y.applyUpdate(page.document, seed, 'stored');
@@ -189,7 +208,7 @@ export class Library {
   private ask(page: PageDocument): void {
     // What a day was begun with here counts only once something was written to it.
     const vector = page.isStale || page.seed ? null : toBase64(Y.encodeStateVector(page.document));
-    this.say({ type: 'open', page: page.pageId, day: page.day, vector });
+    this.connection.say({ type: 'open', page: page.pageId, day: page.day, vector });
   }
 
   private queue(pageId: string): Queue {
@@ -205,7 +224,7 @@ export class Library {
     const epoch = page.epoch ?? 1;
     this.writing += 1;
     this.tellSaving();
-    this.watch();
+    this.connection.watch();
     this.typed.push({ pageId, epoch, day, update: Y.mergeUpdates(updates) });
     // As soon as the key has been dealt with; the letter is shown first.
     if (this.typed.length === 1) setTimeout(this.storeTyped);
@@ -255,7 +274,7 @@ export class Library {
 
   private flush(pageId: string): void {
     const queue = this.queue(pageId);
-    if (!this.isConnected || queue.inFlight || queue.waiting.length === 0) return;
+    if (!this.connection.isOpen || queue.inFlight || queue.waiting.length === 0) return;
     const { epoch, day } = queue.waiting[0]!.item;
     const batch = queue.waiting.filter(({ item }) => item.epoch === epoch);
     this.number += 1;
@@ -265,41 +284,11 @@ export class Library {
     const last = Math.floor((whole.length - 1) / UPDATE_PIECE) * UPDATE_PIECE;
     for (let from = 0; from < last; from += UPDATE_PIECE) {
       const piece = toBase64(whole.subarray(from, from + UPDATE_PIECE));
-      this.say({ type: 'part', page: pageId, number: this.number, update: piece });
+      this.connection.say({ type: 'part', page: pageId, number: this.number, update: piece });
     }
     const update = toBase64(whole.subarray(last));
-    this.say({ type: 'update', page: pageId, day, epoch, number: this.number, update });
+    this.connection.say({ type: 'update', page: pageId, day, epoch, number: this.number, update });
     this.tellSaving();
-  }
-
-  /** What is typed has to be answered: where nothing comes for a while, it is looked whether the server is there. */
-  private watch(): void {
-    this.watching ??= setTimeout(() => {
-      this.watching = null;
-      if (this.isAllSent() || !this.isConnected) return;
-      if (Date.now() - this.heardAt < ANSWER_WITHIN) this.watch();
-      else void this.probe();
-    }, ANSWER_WITHIN);
-  }
-
-  /**
-   * A network that is cut does not close a socket for minutes. The server is asked whether it is there at all; a slow one
-   * says so.
-   */
-  private probe = async (): Promise<void> => {
-    const { socket } = this;
-    if (!this.isConnected || this.isClosed) return;
-    const isThere = await isServerThere();
-    if (this.socket !== socket) return;
-    if (isThere) this.watch();
-    else this.cutOff(socket);
-  };
-
-  /** Lets go of a socket that nothing comes through any more, and looks for another way. */
-  private cutOff(socket: WebSocket | null): void {
-    if (!socket || this.socket !== socket) return;
-    this.lost(false);
-    socket.close();
   }
 
   private async acknowledge(pageId: string, number: number): Promise<void> {
@@ -315,7 +304,7 @@ export class Library {
   private waitForRoom(pageId: string, number: number | null, reason: string): void {
     const page = this.pages.get(pageId);
     if (number === null) {
-      setTimeout(() => page && this.isConnected && this.ask(page), FULL_RETRY);
+      setTimeout(() => page && this.connection.isOpen && this.ask(page), FULL_RETRY);
     } else {
       const queue = this.queue(pageId);
       if (queue.inFlight?.number !== number) return;
@@ -355,7 +344,7 @@ export class Library {
     await this.local.dropPage(pageId).catch(() => undefined);
     if (page) {
       page.isStale = true;
-      if (this.isConnected) this.ask(page);
+      if (this.connection.isOpen) this.ask(page);
     }
     this.tellSaving();
     if (text.trim()) this.events.onKept();
@@ -375,53 +364,21 @@ export class Library {
     this.copies.keepWaiting();
   };
 
-  private say(message: object): void {
-    this.socket?.send(JSON.stringify(message));
-  }
-
-  private connect(): void {
-    if (this.isClosed || this.socket?.readyState === WebSocket.CONNECTING || this.isConnected) return;
-    const address = new URL(`/api/socket?schema=${SCHEMA_VERSION}`, window.location.href);
-    address.protocol = address.protocol.replace('http', 'ws');
-    const socket = new WebSocket(address);
-    this.socket = socket;
-    socket.onopen = () => {
-      this.isConnected = true;
-      this.isCutOff = false;
-      this.hasFailed = false;
-      this.tellSaving();
-      this.retry = FIRST_RETRY;
-      for (const page of this.pages.values()) this.ask(page);
-      void this.recallOutbox().then(() => [...this.queues.keys()].forEach((pageId) => this.flush(pageId)));
-    };
-    socket.onmessage = (event) => this.take(JSON.parse(String(event.data)) as ServerMessage);
-    socket.onclose = (event) => {
-      if (this.socket !== socket) return;
-      if (event.code === TOO_LONG) this.setAsideSent();
-      if (event.code === SIGNED_OUT) this.events.onSignedOut();
-      if (event.code === OUTDATED) {
-        this.isClosed = true;
-        this.events.onOutdated();
-      }
-      this.lost(!this.isConnected);
-    };
+  /** There is a way to the server. @param asked the page that it was asked for already */
+  private opened(asked: string | null = null): void {
+    this.tellSaving();
+    // What this browser has of a page comes first: of what stands in it the server need not tell.
+    for (const page of this.pages.values()) if (!this.filling.has(page) && page.pageId !== asked) this.ask(page);
+    void this.recallOutbox().then(() => [...this.queues.keys()].forEach((pageId) => this.flush(pageId)));
   }
 
   /** The way to the server is gone: what was sent without an answer is sent again when there is one. */
-  private lost(hasFailed: boolean): void {
-    this.hasFailed = hasFailed;
-    this.isConnected = false;
-    this.isCutOff = true;
-    this.socket = null;
+  private lost(): void {
     for (const queue of this.queues.values()) queue.inFlight = null;
     this.tellSaving();
-    if (this.isClosed) return;
-    setTimeout(() => this.connect(), this.retry);
-    this.retry = Math.min(this.retry * 2, LONGEST_RETRY);
   }
 
   private take(message: ServerMessage): void {
-    this.heardAt = Date.now();
     switch (message.type) {
       case 'state':
         return this.takeState(message);
@@ -480,14 +437,14 @@ export class Library {
 
   private tellSaving(): void {
     const unsent = this.isFull ? 'full' : 'saving';
-    this.events.onSaving(this.isCutOff ? 'offline' : this.isAllSent() ? 'saved' : unsent);
+    this.events.onSaving(this.connection.isCutOff ? 'offline' : this.isAllSent() ? 'saved' : unsent);
   }
 
   /** Resolves when all that was typed is stored on the server, or after the time given. */
   async settle(milliseconds: number): Promise<boolean> {
     const end = Date.now() + milliseconds;
     this.storeTyped();
-    while (!this.isAllSent() && !this.isCutOff && Date.now() < end) {
+    while (!this.isAllSent() && !this.connection.isCutOff && Date.now() < end) {
       // Somebody waits for it: nothing is gathered first.
       for (const pageId of this.queues.keys()) this.flush(pageId);
       await new Promise((resolve) => setTimeout(resolve, 50));
@@ -496,13 +453,10 @@ export class Library {
   }
 
   close(): void {
-    this.isClosed = true;
     window.removeEventListener('beforeunload', this.warn);
     document.removeEventListener('visibilitychange', this.keepWaitingCopies);
-    window.removeEventListener('online', this.reconnectNow);
-    window.removeEventListener('offline', this.probe);
     this.storeTyped();
-    this.socket?.close();
+    this.connection.close();
     this.local.close();
   }
 }

@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, wrap, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** What this browser keeps of an account: its own copy of each opened page, and what has not reached the server yet. */
 
@@ -34,18 +34,26 @@ interface Schema extends DBSchema {
 
 const databaseName = (accountId: string) => `glossarion-${accountId}`;
 
+/** Opens what this browser keeps of an account; makes it when there is nothing yet. */
+export const openDatabase = (accountId: string): Promise<IDBPDatabase<Schema>> =>
+  openDB<Schema>(databaseName(accountId), 1, {
+    upgrade(created) {
+      created.createObjectStore('pages', { keyPath: 'pageId' });
+      created.createObjectStore('outbox', { autoIncrement: true }).createIndex('pageId', 'pageId');
+      created.createObjectStore('kept', { keyPath: 'id', autoIncrement: true });
+    },
+  });
+
 export class LocalStore {
-  private constructor(private database: IDBPDatabase<Schema>) {}
+  constructor(private database: IDBPDatabase<Schema>) {}
 
   static async open(accountId: string): Promise<LocalStore> {
-    const database = await openDB<Schema>(databaseName(accountId), 1, {
-      upgrade(created) {
-        created.createObjectStore('pages', { keyPath: 'pageId' });
-        created.createObjectStore('outbox', { autoIncrement: true }).createIndex('pageId', 'pageId');
-        created.createObjectStore('kept', { keyPath: 'id', autoIncrement: true });
-      },
-    });
-    return new LocalStore(database);
+    return new LocalStore(await openDatabase(accountId));
+  }
+
+  /** The store in a database that is open already. */
+  static in(database: IDBDatabase): LocalStore {
+    return new LocalStore(wrap(database) as unknown as IDBPDatabase<Schema>);
   }
 
   page(pageId: string): Promise<StoredPage | undefined> {

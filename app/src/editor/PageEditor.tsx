@@ -11,6 +11,7 @@ import type { LineActs } from './lineActs';
 import { selectBlock } from './outline';
 import type { PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
+import { Afterwards } from '../kit/Afterwards';
 import { reachRest } from '../kit/atRest';
 import { later } from '../kit/later';
 
@@ -118,9 +119,11 @@ export function PageEditor({
   );
 
   useTellBody(editor, latest);
+  const called = useRef(label);
   useEffect(() => {
     // What it is called follows its title.
-    if (editor && !editor.isDestroyed) editor.view.setProps({});
+    if (editor && !editor.isDestroyed && called.current !== label) editor.view.setProps({});
+    called.current = label;
   }, [editor, label]);
   useEffect(() => {
     if (editor) reachRest();
@@ -141,7 +144,11 @@ export function PageEditor({
   return (
     <>
       <EditorContent editor={editor} />
-      {editor && <EditorTools editor={editor} pageId={place.pageId} lines={lines} text={text} isMain={isMain} />}
+      {editor && (
+        <Afterwards>
+          <EditorTools editor={editor} pageId={place.pageId} lines={lines} text={text} isMain={isMain} />
+        </Afterwards>
+      )}
       {editor && linkQuery && <LinkPicker handle={picker} editor={editor} query={linkQuery} place={place} />}
       {editor && selectedQuery && !linkQuery && (
         <LinkPicker

@@ -4,13 +4,16 @@
  */
 
 /** In milliseconds after the page was loaded. */
-const AT_LATEST = 4_000;
+const AT_LATEST = 1_500;
 
 let isAtRest = false;
 let waiting: (() => void)[] = [];
 
 const idle = (work: () => void): unknown =>
   'requestIdleCallback' in globalThis ? requestIdleCallback(work, { timeout: 2_000 }) : setTimeout(work, 200);
+
+/** Whether the first screen can be written in. */
+export const hasRest = (): boolean => isAtRest;
 
 /** Says that the first screen can be written in. */
 export function reachRest(): void {

@@ -1,5 +1,5 @@
 import { newId } from '@glossarion/core/document';
-import { useShelf } from '../documents/session';
+import { useKeptCopies, useShelf } from '../documents/session';
 import { open } from './navigation';
 import { Box } from '../kit/Box';
 import { Line, Paragraph } from '../kit/Words';
@@ -7,8 +7,8 @@ import { Tap } from '../kit/Tap';
 
 /** Text written on this page that could not be stored, kept in this browser until the person has dealt with it. */
 export function KeptCopies({ pageId }: { pageId: string }) {
-  const { keptCopies, dropKept } = useShelf();
-  const here = keptCopies.filter((copy) => copy.pageId === pageId);
+  const { dropKept } = useShelf();
+  const here = useKeptCopies().filter((copy) => copy.pageId === pageId);
   return (
     <>
       {here.map((copy) => (

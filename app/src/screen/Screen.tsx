@@ -1,8 +1,9 @@
 import { usePathname } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { useWindowWidth } from '../theme/rem';
 import { colour, measure } from '../theme/tokens';
 import { useScrollMemory } from './scrollMemory';
+import { reachRest } from '../kit/atRest';
 import { Box } from '../kit/Box';
 
 interface ScreenProps {
@@ -11,12 +12,17 @@ interface ScreenProps {
   tone?: string;
   /** The screen goes to a place of its own when it is opened anew. */
   hasOwnPlace?: boolean;
+  /** Whether there is a text to write in, which is to come first. */
+  hasText?: boolean;
 }
 
 /** The scrolled part of a screen. */
-export function Screen({ children, label, tone = colour.leaf, hasOwnPlace = false }: ScreenProps) {
+export function Screen({ children, label, tone = colour.leaf, hasOwnPlace = false, hasText = false }: ScreenProps) {
   const width = useWindowWidth();
   const element = useScrollMemory(usePathname(), hasOwnPlace);
+  useEffect(() => {
+    if (!hasText) reachRest();
+  }, [hasText]);
   const foot = width < measure.wide ? measure.bar + 24 : 60;
   return (
     <Box

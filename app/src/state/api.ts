@@ -89,7 +89,14 @@ export const api = createApi({
     signIn: build.mutation<SessionInfo, { name: string; passphrase: string }>({
       query: (body) => ({ url: '/session', method: 'POST', body }),
     }),
-    openDemo: build.mutation<SessionInfo, void>({ query: () => ({ url: '/session/demo', method: 'POST' }) }),
+    openDemo: build.mutation<SessionInfo, void>({
+      query: () => ({ url: '/session/demo', method: 'POST' }),
+      // Who is signed in is in the answer: it need not be asked for.
+      onQueryStarted: async (_nothing, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled;
+        dispatch(api.util.updateQueryData('session', undefined, (session) => void (session.account = data.account)));
+      },
+    }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
     changePassphrase: build.mutation<void, { present: string; next: string }>({
       query: (body) => ({ url: '/account/passphrase', method: 'PUT', body }),

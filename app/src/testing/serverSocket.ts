@@ -22,6 +22,9 @@ export interface Sent {
 /** The server's end of the socket: has one page, and stores what is sent when the test says so. */
 export class Socket {
   static CONNECTING = 0;
+  static OPEN = 1;
+  /** How many were opened. */
+  static count = 0;
   static open: Socket;
   /** Whether a server is there to be connected to; the page it has, and of which epoch. */
   static isThere = true;
@@ -37,6 +40,7 @@ export class Socket {
   onmessage: (event: { data: string }) => void = () => undefined;
   constructor() {
     Socket.open = this;
+    Socket.count += 1;
     const { isThere } = Socket;
     setTimeout(() => (isThere ? ((this.readyState = 1), this.onopen()) : this.onclose({ code: 1006 })));
   }

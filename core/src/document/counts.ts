@@ -13,10 +13,11 @@ export interface Counts {
 /** Words a grown-up reads in a minute, silently, of English prose (Brysbaert 2019, doi:10.1016/j.jml.2019.104047). */
 const READ_IN_A_MINUTE = 238;
 
-const segmenter = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
+let segmenter: Intl.Segmenter | undefined;
 
 /** Counts what is shown of blocks; `titleOf` gives the words of links that have none of their own. */
 export function countBlocks(nodes: readonly NodeJson[], titleOf: (target: string) => string): Counts {
+  segmenter ??= new Intl.Segmenter(undefined, { granularity: 'grapheme' });
   const counts = { words: 0, characters: 0 };
   for (const node of nodes) {
     const shown = shownWords(node, titleOf);

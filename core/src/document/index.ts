@@ -19,4 +19,5 @@ export * from './setAttributes';
 export * from './tags';
 export * from './text';
 export * from './types';
+export * from './version';
 export * from './counts';

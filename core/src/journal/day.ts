@@ -52,31 +52,36 @@ export function daysById(accountId: string): Map<string, DayDate> {
   return days;
 }
 
-/** Making one costs a hundred times what using it costs. */
-const formats = new Map<string, Intl.DateTimeFormat>();
+// The product speaks English: a table is there at once, where the browser's own would be the dearest part of a first screen.
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const MONTHS = [
+  ...['January', 'February', 'March', 'April', 'May', 'June'],
+  ...['July', 'August', 'September', 'October', 'November', 'December'],
+];
+const SHORT_MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sept', 'Oct', 'Nov', 'Dec'];
 
-function format(day: DayDate, options: Intl.DateTimeFormatOptions): string {
-  const key = JSON.stringify(options);
-  let known = formats.get(key);
-  if (!known) formats.set(key, (known = new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' })));
-  return known.format(new Date(`${day}T00:00:00Z`)).replace(',', '');
-}
-
-/** "Tuesday 24 November". */
-export const dayTitle = (day: DayDate): string => format(day, { weekday: 'long', day: 'numeric', month: 'long' });
-
-/** "Tuesday 24 November 2026". */
-export const dayTitleWithYear = (day: DayDate): string =>
-  format(day, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
-
-/** How a link names a day: "14 January", with the year when it is not this one. */
-export const dayInText = (day: DayDate, today: DayDate): string =>
-  format(day, { day: 'numeric', month: 'long', ...(day.slice(0, 4) === today.slice(0, 4) ? {} : { year: 'numeric' }) });
+const yearOf = (day: DayDate): string => String(Number(day.slice(0, 4)));
+const inMonth = (day: DayDate, months: readonly string[]): string =>
+  `${Number(day.slice(8, 10))} ${months[Number(day.slice(5, 7)) - 1]}`;
 
 /** The day of the week: 0 for Sunday. */
 export const weekdayOf = (day: DayDate): number => new Date(`${day}T00:00:00Z`).getUTCDay();
 
-export const weekdayShort = (day: DayDate): string => format(day, { weekday: 'short' });
+/** "Tue". */
+export const weekdayShort = (day: DayDate): string => WEEKDAYS[weekdayOf(day)]!.slice(0, 3);
+
+/** "Tuesday 24 November". */
+export const dayTitle = (day: DayDate): string => `${WEEKDAYS[weekdayOf(day)]} ${inMonth(day, MONTHS)}`;
+
+/** "Tuesday 24 November 2026". */
+export const dayTitleWithYear = (day: DayDate): string => `${dayTitle(day)} ${yearOf(day)}`;
+
+/** How a link names a day: "14 January", with the year when it is not this one. */
+export const dayInText = (day: DayDate, today: DayDate): string => withYear(inMonth(day, MONTHS), day, today);
+
+/** With the year when it is not this one. */
+const withYear = (words: string, day: DayDate, today: DayDate): string =>
+  day.slice(0, 4) === today.slice(0, 4) ? words : `${words} ${yearOf(day)}`;
 
 /** A date as short as it stays clear seen from today: "today", "Thu", "2 Oct", "2 Oct 2024". */
 export function nearDate(day: DayDate, today: DayDate): string {
@@ -84,6 +89,5 @@ export function nearDate(day: DayDate, today: DayDate): string {
   if (distance === 0) return 'today';
   if (distance === 1) return 'yesterday';
   if (distance > 1 && distance < 7) return weekdayShort(day);
-  const isSameYear = day.slice(0, 4) === today.slice(0, 4);
-  return format(day, { day: 'numeric', month: 'short', ...(isSameYear ? {} : { year: 'numeric' }) });
+  return withYear(inMonth(day, SHORT_MONTHS), day, today);
 }

@@ -10,6 +10,7 @@ import { OpenDay } from './OpenDay';
 import { StillDay } from './StillDay';
 import { useToday } from './useToday';
 import { WeekStrip } from './WeekStrip';
+import { Afterwards, useAtRest } from '../../kit/Afterwards';
 import { Box } from '../../kit/Box';
 
 interface DayScreenProps {
@@ -34,7 +35,7 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   // The days around the one that is open, and none that are yet to come.
   const after = addDays(head, DAYS_AFTER);
   const strip = after < today ? after : head < today ? today : head;
-  const { data: week = [] } = useWeekQuery(strip);
+  const { data: week = [] } = useWeekQuery(strip, { skip: !useAtRest() });
   const isWide = width >= measure.wide;
 
   useTitle(dayTitle(head));
@@ -49,16 +50,18 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   );
 
   return (
-    <Screen label={dayTitleWithYear(head)} hasOwnPlace={blockId !== null}>
+    <Screen label={dayTitleWithYear(head)} hasOwnPlace={blockId !== null} hasText>
       <Box look="journal" dataSet={{ wide: isWide }}>
         <WeekStrip week={week} last={strip} today={today} here={head} />
         <Box look="journal-top">{!isWide && <SavingSign />}</Box>
         {heads.map((each) => (
           <OpenDay key={each} day={each} isHead={each === head} blockId={blockId} />
         ))}
-        {batches.map((before) => (
-          <Batch key={before} before={before} touched={touched} blockId={blockId} onTouch={touch} onEnd={more} />
-        ))}
+        <Afterwards>
+          {batches.map((before) => (
+            <Batch key={before} before={before} touched={touched} blockId={blockId} onTouch={touch} onEnd={more} />
+          ))}
+        </Afterwards>
       </Box>
     </Screen>
   );

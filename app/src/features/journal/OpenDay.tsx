@@ -9,6 +9,7 @@ import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
 import { useMarginSheet } from '../margin/useMarginSheet';
+import { useAtRest } from '../../kit/Afterwards';
 import { KeptCopies } from '../../screen/KeptCopies';
 import { useLanding } from '../../screen/useLanding';
 import { Loading } from '../../kit/Loading';
@@ -28,7 +29,7 @@ interface OpenDayProps {
 export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null }: OpenDayProps) {
   const pageId = useDayId(day);
   const page = usePageDocument(pageId, day);
-  const { data: info } = useDayQuery(day);
+  const { data: info } = useDayQuery(day, { skip: !useAtRest() });
   const [body, setBody] = useState<BodyJson | null>(null);
   const { drawn, toggle, showLine } = useMarginSheet(pageId);
   const text = useRef<HTMLDivElement>(null);

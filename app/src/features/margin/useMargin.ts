@@ -2,6 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { shownIn, type BodyJson } from '@glossarion/core/document';
 import { marginLine, placeGlosses, type Gloss, type MarginFilter } from '@glossarion/core/margin';
 import type { Target } from '@glossarion/core/links';
+import { useAtRest } from '../../kit/Afterwards';
 import { useKinQuery, useMarginQuery, useAlsoNamedQuery } from '../../state/api';
 import { useAppSelector, wantTargets } from '../../state/store';
 import type { MarginView } from '../../state/types';
@@ -45,9 +46,10 @@ const titleFrom = (known: Record<string, Target>) => (id: string) => known[id]?.
 export function useMargin(pageId: string, body: BodyJson | null): MarginState {
   const [view, change] = useMarginView(pageId);
   const filter = useMarginFilter(view);
-  const { data, currentData } = useMarginQuery({ id: pageId, ...filter, limit: BESIDE });
-  const { currentData: alsoNamed } = useAlsoNamedQuery({ id: pageId, limit: ALSO_NAMED });
-  const { currentData: kin } = useKinQuery(pageId);
+  const skip = !useAtRest();
+  const { data, currentData } = useMarginQuery({ id: pageId, ...filter, limit: BESIDE }, { skip });
+  const { currentData: alsoNamed } = useAlsoNamedQuery({ id: pageId, limit: ALSO_NAMED }, { skip });
+  const { currentData: kin } = useKinQuery(pageId, { skip });
   const known = useAppSelector((state) => state.targets.known);
   const info = currentData ?? data;
   const glosses = info?.glosses ?? NO_GLOSSES;

@@ -1,19 +1,23 @@
 import { usePathname } from 'expo-router';
 import { View } from 'react-native';
+import { Afterwards } from '../../kit/Afterwards';
 import { later } from '../../kit/later';
 import { toggleContents } from '../../screen/contentsView';
 import { useRoom } from '../../screen/useRoom';
 import { grown } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
-import { usePlaceHere } from './useNotebookHere';
+import { useNotebookHere, usePageHere } from './useNotebookHere';
 
 const NotebookContents = later(async () => (await import('./outlineParts')).NotebookContents);
 
 /** The contents of the notebook that the shown page stands in, beside it where there is room. */
 export function ContentsPanel() {
-  const place = usePlaceHere(usePathname());
-  const { hasContents } = useRoom(place?.pageId ?? '');
-  if (!place || !hasContents) return null;
+  const path = usePathname();
+  const pageId = usePageHere(path);
+  const notebookId = useNotebookHere(pageId ? path : '');
+  const { hasContents } = useRoom(pageId ?? '');
+  // Its room is kept until it is known whose contents they are.
+  if (!pageId || notebookId === null || !hasContents) return null;
   return (
     <View
       style={{
@@ -24,7 +28,11 @@ export function ContentsPanel() {
         borderRightColor: colour.rule,
       }}
     >
-      <NotebookContents {...place} isNarrow onClose={toggleContents} />
+      {notebookId && (
+        <Afterwards>
+          <NotebookContents notebookId={notebookId} pageId={pageId} isNarrow onClose={toggleContents} />
+        </Afterwards>
+      )}
     </View>
   );
 }

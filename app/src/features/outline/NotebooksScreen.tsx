@@ -98,7 +98,7 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
 interface SeasonShelfProps {
   season: 'later' | 'aside';
   notebooks: readonly ContentsEntry[];
-  openId: string | null;
+  openId: string | null | undefined;
   show: (notebook: ContentsEntry) => React.ReactNode;
 }
 

@@ -1,6 +1,7 @@
 import { usePathname } from 'expo-router';
 import { View } from 'react-native';
 import type { ContentsEntry } from '@glossarion/core/outline';
+import { useNotebooksQuery } from '../../state/api';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { spine } from '../../theme/tokens';
@@ -29,11 +30,13 @@ export function SpineBands({ side, inset = 5 }: { side: 'left' | 'right'; inset?
 }
 
 /** The notebooks as a pile of spines in the rail; the open one is drawn out. */
-export function Pile({ notebooks }: { notebooks: readonly ContentsEntry[] }) {
+export function Pile() {
+  const { data: notebooks = [] } = useNotebooksQuery();
+  const piled = notebooks.filter((notebook) => notebook.season === null);
   const here = useNotebookHere(usePathname());
   return (
     <View role="list" aria-label="Notebooks" style={{ paddingLeft: 14 }}>
-      {notebooks.map((notebook) => (
+      {piled.map((notebook) => (
         <View role="listitem" key={notebook.id}>
           <PileSpine notebook={notebook} isOpen={notebook.id === here} />
         </View>

@@ -1,13 +1,14 @@
 import { useBlockPlaceQuery, useEntryQuery } from '../../state/api';
 
-/** The id of the notebook that the shown address stands in, as soon as it is known. */
-export function useNotebookHere(path: string): string | null {
+/** The id of the notebook that the shown address stands in; null when it stands in none, undefined until it is known. */
+export function useNotebookHere(path: string): string | null | undefined {
   const match = /^\/(n|p|b)\/([0-9a-f-]{36})/u.exec(path);
   const isBlock = match?.[1] === 'b';
   const { currentData: block } = useBlockPlaceQuery(match?.[2] ?? '', { skip: !isBlock });
   const id = isBlock ? block?.pageId : match?.[2];
-  const { currentData: entry } = useEntryQuery(id ?? '', { skip: !id });
-  if (!entry) return null;
+  const { currentData: entry, isError } = useEntryQuery(id ?? '', { skip: !id });
+  if (!match || isError) return null;
+  if (!entry) return undefined;
   return entry.kind === 'notebook' ? entry.id : (entry.trail[0]?.id ?? null);
 }
 

@@ -11,6 +11,7 @@ import { Loading } from '../../kit/Loading';
 import { later } from '../../kit/later';
 import { Trouble } from '../../kit/Trouble';
 import { AccountContext } from '../../state/AccountContext';
+import { useBegun } from './begin';
 import { forgetAccount, hasSignedOut, rememberAccount, rememberedAccount } from '../../state/memory';
 
 const SignIn = later(async () => (await import('./SignIn')).SignIn);
@@ -35,7 +36,7 @@ async function emptyFor(account: AccountInfo | null): Promise<void> {
 
 /** Shows the app to whoever is signed in, and the way in to everybody else. At any address. */
 export function SessionGate({ children }: { children: ReactNode }) {
-  const session = useSessionQuery();
+  const session = useSessionQuery(undefined, { skip: !useBegun() });
   const [openDemo] = useOpenDemoMutation();
   const { data, error, refetch } = session;
   const isDemo = data?.isDemo === true;
@@ -47,8 +48,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
       asked.current = true;
       void openDemo()
         .unwrap()
-        .catch(() => undefined)
-        .then(() => refetch());
+        .catch(() => void refetch());
     }
   }, [isOut, isDemo, openDemo, refetch]);
 

@@ -1,7 +1,6 @@
 import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { useNotebooksQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { textOnlyToggled } from '../../state/view';
 import { grown, useWindowWidth } from '../../theme/rem';
@@ -11,15 +10,17 @@ import { useKeys } from '../keys/useKeys';
 import { ChosenBar } from '../outline/ChosenBar';
 import { ContentsDrawer } from '../outline/ContentsDrawer';
 import { ContentsPanel } from '../outline/ContentsPanel';
-import { OutlineDragging } from '../outline/OutlineDragging';
-import { Pile } from '../outline/Pile';
 import { Action } from '../../kit/Action';
+import { Afterwards } from '../../kit/Afterwards';
 import { Way } from '../../kit/Way';
+import { later } from '../../kit/later';
 import { openPlace } from '../../screen/navigation';
 import { Notice } from './Notice';
 import { Previews } from '../preview/Previews';
 import { OpenSheets } from './OpenSheets';
 import { SavingSign } from '../../screen/SavingSign';
+
+const Pile = later(async () => (await import('../outline/outlineParts')).Pile, true);
 
 interface Place {
   label: string;
@@ -52,34 +53,32 @@ export function Shell({ children }: { children: ReactNode }) {
   const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
   useKeys();
   return (
-    <OutlineDragging>
-      <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>
-        <Way to="#main" look="skip-link" onOpen={skipToText}>
-          Skip to the text
-        </Way>
-        {isWide && !isTextOnly && <Rail />}
-        <ContentsPanel />
+    <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>
+      <Way to="#main" look="skip-link" onOpen={skipToText}>
+        Skip to the text
+      </Way>
+      {isWide && !isTextOnly && <Rail />}
+      <ContentsPanel />
+      <View style={{ flex: 1, minWidth: 0 }}>{children}</View>
+      {!isWide && <Bar />}
+      {isTextOnly && (
+        <View style={{ position: 'fixed' as 'absolute', right: 22, bottom: 8, zIndex: 20 }}>
+          <Action label="Show all" tone={colour.soft} onPress={() => dispatch(textOnlyToggled())} />
+        </View>
+      )}
+      <Afterwards>
         <ContentsDrawer />
-        <View style={{ flex: 1, minWidth: 0 }}>{children}</View>
-        {!isWide && <Bar />}
-        {isTextOnly && (
-          <View style={{ position: 'fixed' as 'absolute', right: 22, bottom: 8, zIndex: 20 }}>
-            <Action label="Show all" tone={colour.soft} onPress={() => dispatch(textOnlyToggled())} />
-          </View>
-        )}
         <ChosenBar />
         <Notice />
         <KeyStrip />
         <OpenSheets />
         <Previews />
-      </View>
-    </OutlineDragging>
+      </Afterwards>
+    </View>
   );
 }
 
 function Rail() {
-  const { data: notebooks = [] } = useNotebooksQuery();
-  const piled = notebooks.filter((notebook) => notebook.season === null);
   return (
     <View
       role="navigation"
@@ -97,7 +96,9 @@ function Rail() {
         <PlaceLink key={place.label} place={place} look="rail-link" />
       ))}
       <View style={{ flex: 1, paddingTop: 16, overflowY: 'auto' } as never}>
-        <Pile notebooks={piled} />
+        <Afterwards>
+          <Pile />
+        </Afterwards>
       </View>
       <View style={{ padding: 14 }}>
         <SavingSign />

@@ -12,8 +12,8 @@ function addSheet(address: string): void {
  * already; then those of other scripts, whose files come when a character of theirs is met.
  */
 export function layOutFaces(): void {
-  const faces = document.getElementById('faces') as HTMLLinkElement | null;
+  const faces = document.querySelector<HTMLMetaElement>('meta[name=faces]');
   if (!faces) return;
-  addSheet(faces.href);
+  addSheet(faces.content);
   whenAtRest(() => faces.dataset.scripts && addSheet(faces.dataset.scripts));
 }

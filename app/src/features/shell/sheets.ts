@@ -9,21 +9,28 @@ import { outlineSheet } from '../outline/sheet';
 import { pageSheet } from '../page/sheet';
 import { trailSheet } from '../trail/sheet';
 import { shellSheet } from './sheet';
-import { kitSheet } from '../../kit/sheet';
+import { kitSheet } from '../../kit/kitSheet';
 import { inRem } from '../../theme/rem';
 import { themeSheet } from '../../theme/tokens';
 import { seenSheet } from './seenSheet';
+
+/** The room that everything is drawn in. */
+const roomSheet = `
+html, body, #root { height: 100%; }
+body { margin: 0; overflow: hidden; -webkit-font-smoothing: antialiased; text-rendering: optimizeLegibility; }
+#root { display: flex; }
+`;
 
 const focusSheet = `
 :focus-visible { outline: 2px solid var(--lapis); outline-offset: 2px; }
 .writing:focus-visible, .title-field:focus-visible, main:focus-visible, [role=dialog]:focus-visible, .key-strip:focus-visible { outline: none; }
 `;
 
-/** Lays all style sheets out once, before anything is drawn. */
-export function layOutSheets(): void {
-  const element = document.createElement('style');
-  element.textContent = inRem(
+/** All style sheets of the product, as one: laid out when it is built (tools/buildApp), so that no script waits for it. */
+export const wholeSheet = (): string =>
+  inRem(
     [
+      roomSheet,
       themeSheet(),
       kitSheet,
       shellSheet,
@@ -43,5 +50,3 @@ export function layOutSheets(): void {
       seenSheet,
     ].join('\n'),
   );
-  document.head.append(element);
-}

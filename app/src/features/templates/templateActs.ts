@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format';
 import { newId } from '@glossarion/core/document';
 import { dayTitleWithYear, localDay } from '@glossarion/core/journal';
 import type { Place, EntryInfo } from '@glossarion/core/outline';
@@ -9,6 +8,9 @@ import { sheetOpened } from '../../state/view';
 import { perform } from '../../state/deeds';
 import { open } from '../../screen/navigation';
 
+/** A time of day as hours and minutes, such as 09:05: so ECMA-262 (Date.prototype.toTimeString) begins. */
+const clockTime = (time: Date): string => time.toTimeString().slice(0, 5);
+
 /** Making pages from templates, and pages into templates. */
 
 export const oneUse = (templateId: string, answers: Record<string, string> = {}): TemplateUse => {
@@ -16,7 +18,7 @@ export const oneUse = (templateId: string, answers: Record<string, string> = {})
   return {
     templateId,
     date: dayTitleWithYear(localDay(now)).replace(/^\S+ /u, ''),
-    time: format(now, 'HH:mm'),
+    time: clockTime(now),
     answers,
   };
 };

@@ -1,0 +1,9 @@
+import { dayId, localDay } from '@glossarion/core/journal';
+
+/** The page that is shown at an address, and its day when it is one; null where none is, or only the server knows. */
+export function pageAt(path: string, accountId: string): { id: string; day: string | null } | null {
+  const [, place = '', name] = path.split('/');
+  if (place === 'p' && name) return { id: name, day: null };
+  const day = place === 'day' && name ? name : ['', 'today'].includes(place) ? localDay(new Date()) : null;
+  return day === null ? null : { id: dayId(accountId, day), day };
+}

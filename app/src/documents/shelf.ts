@@ -1,0 +1,151 @@
+import type { ChangeNotice } from '@glossarion/core/notices';
+import { whenAtRest } from '../kit/atRest';
+import { api } from '../state/api';
+import { dropPickables, preparePickables, renewPickables } from '../state/pickables';
+import { refreshTargets, store } from '../state/store';
+import { noticed, savingChanged } from '../state/view';
+import type { Ahead } from './ahead';
+import { sendDrafts } from './glossDrafts';
+import { Library, type LibraryEvents } from './library';
+import { LocalStore, type KeptCopy } from './localStore';
+
+const TAGS = {
+  title: 'Titles',
+  links: 'Links',
+  outline: 'Outline',
+  folds: 'Folds',
+  desk: 'Desk',
+  settings: 'Settings',
+  alsoNamed: 'AlsoNamed',
+  kin: 'Kin',
+} as const;
+
+type Tag = (typeof TAGS)[keyof typeof TAGS];
+
+/** The answers that have to be asked for again, of those that this window keeps. */
+const tagsOf = ({ what, ids }: ChangeNotice): (Tag | { type: Tag; id: string })[] =>
+  ids === null ? [TAGS[what]] : ids.map((id) => ({ type: TAGS[what], id }));
+
+/** While somebody writes on, the sign of saving does not flicker, and what other places show of it is not asked for. */
+const SAVED_AFTER = 300;
+
+/** This browser's store of an account and the way to the server, for as long as it is signed in here. */
+export class Shelf {
+  readonly library: Library;
+  keptCopies: KeptCopy[] = [];
+  private listeners = new Set<() => void>();
+  private savedTimer: ReturnType<typeof setTimeout> | undefined;
+  /** What was said when the server had no room. */
+  private full: string | null = null;
+
+  constructor(
+    accountId: string,
+    readonly local: LocalStore,
+    ahead: Ahead | null = null,
+  ) {
+    this.library = new Library(local, this.events, ahead);
+    void this.readKept();
+    void sendDrafts(accountId, local).then(this.readKept);
+    whenAtRest(preparePickables);
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  copies = (): readonly KeptCopy[] => this.keptCopies;
+
+  dropKept = async (id: number): Promise<void> => {
+    await this.local.dropKept(id);
+    await this.readKept();
+  };
+
+  close(): void {
+    this.library.close();
+    clearTimeout(this.savedTimer);
+    dropPickables();
+  }
+
+  private readKept = async (): Promise<void> => {
+    this.keptCopies = await this.local.keptCopies();
+    this.listeners.forEach((listener) => listener());
+  };
+
+  private get events(): LibraryEvents {
+    return {
+      onSaving: (saving) => {
+        clearTimeout(this.savedTimer);
+        if (store.getState().view.saving === saving) return;
+        if (saving !== 'saved') store.dispatch(savingChanged(saving));
+        else {
+          // What was said of the disk is over.
+          if (this.full !== null && store.getState().view.notice?.words === this.full) store.dispatch(noticed(null));
+          this.full = null;
+          this.savedTimer = setTimeout(() => {
+            store.dispatch(savingChanged('saved'));
+            store.dispatch(api.util.invalidateTags(['Words']));
+          }, SAVED_AFTER);
+        }
+      },
+      onChanged: (changed) => {
+        store.dispatch(api.util.invalidateTags(changed.flatMap(tagsOf)));
+        for (const { what, ids } of changed) if (what === 'title') refreshTargets(ids);
+        if (changed.some(({ what }) => what === 'title' || what === 'outline')) renewPickables();
+      },
+      onKept: () => void this.readKept(),
+      onFull: (reason) => {
+        this.full = `${reason} What you write is kept in this window.`;
+        store.dispatch(noticed({ words: this.full }));
+      },
+      onOutdated: () =>
+        store.dispatch(
+          noticed({
+            words: 'Glossarion was renewed while this window was open. What you wrote is kept here; reload to go on.',
+            action: 'reload',
+          }),
+        ),
+      onSignedOut: () => store.dispatch(api.util.invalidateTags(['Session'])),
+    };
+  }
+}
+
+interface Opened {
+  accountId: string;
+  coming: Promise<Shelf>;
+  shelf: Shelf | null;
+}
+
+let opened: Opened | null = null;
+
+/** The shelf of whoever is signed in, once it is open; of one account alone when that is named. */
+export const openShelf = (accountId = opened?.accountId): Shelf | null =>
+  opened?.accountId === accountId ? (opened?.shelf ?? null) : null;
+
+/** Opens an account's shelf with what was asked for ahead. */
+export function openShelfWith(accountId: string, ahead: Ahead & { database: IDBDatabase }): void {
+  const shelf = new Shelf(accountId, LocalStore.in(ahead.database), ahead);
+  opened = { accountId, shelf, coming: Promise.resolve(shelf) };
+}
+
+/** Opens an account's shelf, and lets go of that of whoever was signed in before; the same for as long as it is open. */
+export function takeShelf(accountId: string): Promise<Shelf> {
+  if (opened?.accountId === accountId) return opened.coming;
+  if (opened) letGoOfShelf(opened.accountId);
+  const coming = LocalStore.open(accountId).then((local) => {
+    const shelf = new Shelf(accountId, local);
+    if (opened === own) own.shelf = shelf;
+    else shelf.close();
+    return shelf;
+  });
+  const own: Opened = { accountId, shelf: null, coming };
+  opened = own;
+  return coming;
+}
+
+/** Whoever it belongs to is signed out here. */
+export function letGoOfShelf(accountId: string): void {
+  if (opened?.accountId !== accountId) return;
+  opened.shelf?.close();
+  opened = null;
+}
