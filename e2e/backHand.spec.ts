@@ -25,12 +25,16 @@ test('L6 W10 Back returns to the exact spot from a new page and after reload, st
   await page.evaluate(() => (document.getElementById('main')!.scrollTop = 900));
   await expect.poll(() => scrolled(page)).toBe(900);
   await page.locator('main').focus();
+  const places = page.getByRole('navigation', { name: 'Places' });
+  await places.evaluate((drawn) => drawn.setAttribute('data-drawn', 'first'));
   await page.keyboard.press('n');
   await page.keyboard.type('Hasp');
   await expect(title(page)).toHaveText('Hasp');
   await saved(page);
   await page.goBack();
   await expect(title(page)).toHaveText('Gate');
+  // What stands around is not drawn anew.
+  await expect(places).toHaveAttribute('data-drawn', 'first');
   await expect.poll(() => scrolled(page)).toBe(900);
   await page.reload();
   await expect(textOf(page)).toContainText('Line 79');

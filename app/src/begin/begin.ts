@@ -35,7 +35,7 @@ async function begin(ahead: Ahead): Promise<void> {
   // Whoever was here last is most likely here again; nothing of theirs is shown before the server says so.
   const remembered = rememberedAccount();
   const expected = remembered && findKept(remembered.id).catch(() => null);
-  ahead.session = await findSession();
+  ahead.session = await findSession().catch(() => null);
   const account = ahead.session?.account;
   if (account?.id !== remembered?.id) void expected?.then((kept) => kept?.database?.close());
   if (!account) return;

@@ -11,7 +11,6 @@ import type { LineActs } from './lineActs';
 import { selectBlock } from './outline';
 import type { PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
-import { Afterwards } from '../kit/Afterwards';
 import { reachRest } from '../kit/atRest';
 import { later } from '../kit/later';
 
@@ -144,11 +143,7 @@ export function PageEditor({
   return (
     <>
       <EditorContent editor={editor} />
-      {editor && (
-        <Afterwards>
-          <EditorTools editor={editor} pageId={place.pageId} lines={lines} text={text} isMain={isMain} />
-        </Afterwards>
-      )}
+      {editor && <EditorTools editor={editor} pageId={place.pageId} lines={lines} text={text} isMain={isMain} />}
       {editor && linkQuery && <LinkPicker handle={picker} editor={editor} query={linkQuery} place={place} />}
       {editor && selectedQuery && !linkQuery && (
         <LinkPicker

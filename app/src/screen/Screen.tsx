@@ -10,16 +10,14 @@ interface ScreenProps {
   children: ReactNode;
   label: string;
   tone?: string;
-  /** The screen goes to a place of its own when it is opened anew. */
-  hasOwnPlace?: boolean;
   /** Whether there is a text to write in, which is to come first. */
   hasText?: boolean;
 }
 
 /** The scrolled part of a screen. */
-export function Screen({ children, label, tone = colour.leaf, hasOwnPlace = false, hasText = false }: ScreenProps) {
+export function Screen({ children, label, tone = colour.leaf, hasText = false }: ScreenProps) {
   const width = useWindowWidth();
-  const element = useScrollMemory(usePathname(), hasOwnPlace);
+  const element = useScrollMemory(usePathname());
   useEffect(() => {
     if (!hasText) reachRest();
   }, [hasText]);

@@ -11,7 +11,7 @@ export const isRemembered = (address: string): boolean => keptPlace(address) !==
 const WAIT = 4000;
 
 /** Remembers and restores the place of a scrolled element while it shows one address. */
-export function useScrollMemory(address: string, hasOwnPlace: boolean) {
+export function useScrollMemory(address: string) {
   const element = useRef<HTMLElement | null>(null);
   useEffect(() => {
     const scrolled = element.current;
@@ -19,7 +19,6 @@ export function useScrollMemory(address: string, hasOwnPlace: boolean) {
     const kept = keptPlace(address);
     const wanted = typeof kept === 'number' ? kept : undefined;
     let isRestoring = wanted !== undefined && wanted > 0;
-    if (wanted === undefined && !hasOwnPlace) scrolled.scrollTop = 0;
     const restore = () => {
       if (!isRestoring) return;
       scrolled.scrollTop = wanted!;

@@ -50,7 +50,7 @@ export function DayScreen({ day, blockId = null }: DayScreenProps) {
   );
 
   return (
-    <Screen label={dayTitleWithYear(head)} hasOwnPlace={blockId !== null} hasText>
+    <Screen label={dayTitleWithYear(head)} hasText>
       <Box look="journal" dataSet={{ wide: isWide }}>
         <WeekStrip week={week} last={strip} today={today} here={head} />
         <Box look="journal-top">{!isWide && <SavingSign />}</Box>

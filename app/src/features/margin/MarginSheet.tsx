@@ -79,7 +79,7 @@ export function MarginSheet({ margin, title, day = null, drawn, onToggle }: Marg
 /** What is drawn up: scrolled to the line that was asked for, or to where it was left. */
 function Drawn({ pageId, lineId, children }: { pageId: string; lineId: string | null; children: ReactNode }) {
   const name = marginScroll(pageId);
-  const list = useScrollMemory(name, true);
+  const list = useScrollMemory(name);
   useEffect(() => {
     if (lineId === null || isRemembered(name)) return;
     list.current?.querySelector<HTMLElement>(`[data-line='${lineId}']`)?.scrollIntoView({ block: 'start' });

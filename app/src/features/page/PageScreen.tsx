@@ -137,7 +137,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
   };
 
   return (
-    <Screen label={info?.title ?? 'Page'} hasOwnPlace={blockId !== null} hasText={!page?.missing}>
+    <Screen label={info?.title ?? 'Page'} hasText={!page?.missing}>
       <Box look="page" dataSet={{ wide: isWide, beside: hasBeside || undefined }}>
         <Box look="page-column">
           {!isTextOnly && (

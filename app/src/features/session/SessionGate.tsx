@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { LocalStore } from '../../documents/localStore';
 import { LibraryProvider } from '../../documents/session';
 import { api, useOpenDemoMutation, useSessionQuery } from '../../state/api';
@@ -34,8 +34,19 @@ async function emptyFor(account: AccountInfo | null): Promise<void> {
   await LocalStore.retire(account.id).catch(() => undefined);
 }
 
+/**
+ * Whether what is first drawn stands. The router notes its place from what comes after that: with the screens drawn at
+ * once it would keep the place without their keys, and Back would draw the whole app anew.
+ */
+function useStands(): boolean {
+  const [stands, setStands] = useState(false);
+  useLayoutEffect(() => setStands(true), []);
+  return stands;
+}
+
 /** Shows the app to whoever is signed in, and the way in to everybody else. At any address. */
 export function SessionGate({ children }: { children: ReactNode }) {
+  const stands = useStands();
   const session = useSessionQuery(undefined, { skip: !useBegun() });
   const [openDemo] = useOpenDemoMutation();
   const { data, error, refetch } = session;
@@ -67,6 +78,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
   }, [error, refetch, session.fulfilledTimeStamp, session.isFetching]);
 
   const account: AccountInfo | null = data?.account ?? (error && !data ? rememberedAccount() : null);
+  if (!stands) return null;
   if (account) {
     return (
       <AccountContext.Provider value={account}>

@@ -66,14 +66,12 @@ export function Shell({ children }: { children: ReactNode }) {
           <Action label="Show all" tone={colour.soft} onPress={() => dispatch(textOnlyToggled())} />
         </View>
       )}
-      <Afterwards>
-        <ContentsDrawer />
-        <ChosenBar />
-        <Notice />
-        <KeyStrip />
-        <OpenSheets />
-        <Previews />
-      </Afterwards>
+      <ContentsDrawer />
+      <ChosenBar />
+      <Notice />
+      <KeyStrip />
+      <OpenSheets />
+      <Previews />
     </View>
   );
 }
