@@ -1,5 +1,5 @@
 // Lays the fonts out for the browser and exports the app into app/dist.
-import { build, transform } from 'esbuild';
+import { build } from 'esbuild';
 import { createHash } from 'node:crypto';
 import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -91,7 +91,7 @@ async function layOutSheet() {
   const { wholeSheet } = await import(
     `data:text/javascript;base64,${Buffer.from(outputFiles[0].text).toString('base64')}`
   );
-  const css = (await transform(wholeSheet(), { loader: 'css', minify: true })).code;
+  const css = wholeSheet();
   const name = `look.${hashOf(css)}.css`;
   writeFileSync(path.join(dist, '_expo/static', name), css);
   return `/_expo/static/${name}`;
