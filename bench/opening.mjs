@@ -1,6 +1,6 @@
 /* global window, document */
 // From the address to a key that shows, on today’s page of the demo, anew and again; against a bare page with the same
-// editor and React Native Web, made and served as the product is. And how much script is fetched until then.
+// editor and React Native Web, made and served as the product is. And how much script (and sheets) is fetched until then.
 import { existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -43,7 +43,7 @@ async function opening(browser, url) {
       after: window.openedAfter,
       scripts: performance
         .getEntriesByType('resource')
-        .filter(({ name, startTime }) => name.endsWith('.js') && startTime < window.openedAfter)
+        .filter(({ name, startTime }) => /\.(?:js|css)$/u.test(name) && startTime < window.openedAfter)
         .map(({ name }) => new URL(name).pathname),
     }));
     // Long enough for this browser to keep what it has.
@@ -104,6 +104,6 @@ async function measure(browser, url, bareUrl) {
       `  (${ours.toFixed(0)} ms, bare ${theirs.toFixed(0)})`,
     );
   }
-  row('script until a key shows, gzip', String(kilobytes), ' KB', MOST.kilobytes);
+  row('script and sheets until a key shows', String(kilobytes), ' KB', MOST.kilobytes);
   if (process.env.VERBOSE) console.log(scripts.join('\n'));
 }

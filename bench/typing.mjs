@@ -6,7 +6,8 @@ import { signedIn, withServer } from '../tools/lib/browser.mjs';
 import { root } from '../tools/lib/project.mjs';
 
 const BLOCKS = 2000;
-const KEYS = 120;
+const KEYS = 260;
+const MOST = 1.2;
 const lines = Array.from(
   { length: BLOCKS },
   (_each, index) => `Line ${index}: the pool at sill level holds nine thousand and the leaf weeps.`,
@@ -67,8 +68,13 @@ await withServer('main', {}, async ({ url, browser }) => {
   await plain.waitForTimeout(1500);
   const anchor = await typing(plain);
 
-  const ratio = own.median / anchor.median;
-  console.log(
-    `${'a key on 2,000 blocks / plain'.padEnd(34)} ${''.padStart(6)}        ${ratio.toFixed(2).padStart(6)}×  ${ratio <= 1.5 ? 'within' : 'OVER'} 1.5×  p95 ${own.p95.toFixed(1)} ms, ${own.p95 <= 16 ? 'within' : 'OVER'} 16 (plain ${anchor.p95.toFixed(1)})`,
-  );
+  for (const [name, part] of [
+    ['a key on 2,000 blocks / plain', 'median'],
+    ['the slowest twentieth of them', 'p95'],
+  ]) {
+    const ratio = own[part] / anchor[part];
+    console.log(
+      `${name.padEnd(34)} ${''.padStart(6)}        ${ratio.toFixed(2).padStart(6)}×  ${ratio <= MOST ? 'within' : 'OVER'} ${MOST}×  (${own[part].toFixed(1)} ms, plain ${anchor[part].toFixed(1)})`,
+    );
+  }
 });

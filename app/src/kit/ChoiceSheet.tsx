@@ -39,13 +39,15 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
   useEffect(() => setChosen(0), [typed]);
   const field = useRef<TextInput>(null);
   const ahead = useRef('');
-  // What was typed ahead is typed on, not before.
+  // What was typed ahead is typed on, not before: the cursor stands behind it, whenever the field takes the focus.
+  const goBehindAhead = (input: unknown) => {
+    if (ahead.current === '' || !(input instanceof HTMLInputElement) || input.value !== ahead.current) return;
+    input.setSelectionRange(input.value.length, input.value.length);
+  };
   useLayoutEffect(() => {
     if (ahead.current === '' || typed !== ahead.current) return;
-    ahead.current = '';
     field.current?.focus();
-    const input = document.activeElement;
-    if (input instanceof HTMLInputElement) input.setSelectionRange(typed.length, typed.length);
+    goBehindAhead(document.activeElement);
   }, [typed]);
   // Within the moment in which the field takes the focus, so that no key comes between.
   useLayoutEffect(() => {
@@ -64,6 +66,7 @@ export function ChoiceSheet(props: ChoiceSheetProps) {
       <Field
         ref={field}
         autoFocus
+        onFocus={({ target }) => goBehindAhead(target)}
         label={title}
         isLabelHidden
         hasTrouble={false}

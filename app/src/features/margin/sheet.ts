@@ -24,7 +24,7 @@ export const marginSheet = `
 .gloss:hover .gloss-tools *, .gloss:focus-within .gloss-tools *, .gloss-tools *:focus-visible { opacity: 1; }
 span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 @media (hover: none) {
-  .gloss { position: relative; } .gloss-origin { display: block; min-height: 44px; box-sizing: border-box; padding-block: 12px 4px; padding-inline-end: 62px; }
+  .gloss { position: relative; } .gloss-origin { display: block; min-height: 44px; box-sizing: border-box; padding-block: 12px 4px; margin-inline-end: 62px; }
   .gloss-line { position: static; } .gloss:not(:has(> .gloss-origin)) .gloss-line { padding-inline-end: 62px; }
   .gloss-tools { position: absolute; top: 0; inset-inline-end: 0; margin: 0; } .gloss-tools * { opacity: 1 !important; min-height: 44px; min-width: 44px; padding: 0 8px !important; }
   .gloss .box { margin: 14px 15px 14px 14px; vertical-align: middle; } .gloss .box::after { inset: -15px; }
