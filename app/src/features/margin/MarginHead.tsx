@@ -9,7 +9,8 @@ import { Heading, Said } from '../../kit/Words';
 import { Tap } from '../../kit/Tap';
 
 /** How many lines point here, in words. */
-export function linkedWords({ count, total, view }: MarginState): string {
+export function linkedWords({ count, total, view, isKnown }: MarginState): string {
+  if (!isKnown) return '';
   if (total === 0) return 'Nothing points here yet';
   return isFiltered(view) ? `${count} of ${total} linked` : `${total} linked`;
 }

@@ -28,6 +28,8 @@ export interface MarginState {
   /** All lines that point here, and those that the filter leaves. */
   total: number;
   count: number;
+  /** Whether it is known yet what points here. */
+  isKnown: boolean;
   /** Lines that name the page without a link, and pages alike. */
   alsoNamed: number;
   kin: number;
@@ -69,6 +71,7 @@ export function useMargin(pageId: string, body: BodyJson | null): MarginState {
     glosses,
     total: info?.total ?? 0,
     count: info?.count ?? 0,
+    isKnown: info !== undefined,
     alsoNamed: alsoNamed?.count ?? 0,
     kin: kin?.kin.length ?? 0,
     filter,
