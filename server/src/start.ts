@@ -32,10 +32,16 @@ const refusal = ({ host, port }: Config, { code, message }: NodeJS.ErrnoExceptio
   return `Nothing can be served at ${host}:${port}: ${message}.`;
 };
 
-/** Opens the data and serves it; `stop` lets what was begun end first. */
-export async function start(config: Config): Promise<Running> {
+/**
+ * Opens the data, makes what has to be there before anyone comes in, and serves it; `stop` lets what was begun end first.
+ */
+export async function start(
+  config: Config,
+  makeFirst: (services: Services) => Promise<void> = () => Promise.resolve(),
+): Promise<Running> {
   const log = pino({ level: config.logLevel });
   const services = await openServices(config, log);
+  await makeFirst(services);
   const server = createServer(makeApp(services));
   // A body may take as long as it moves: each route bounds it, and a connection on which nothing moves is ended.
   server.requestTimeout = 0;

@@ -12,7 +12,7 @@ import {
 import { createHash } from 'node:crypto';
 import os from 'node:os';
 import path from 'node:path';
-import { BuiltServer } from '../testing/builtServer';
+import { Asker, BuiltServer } from '../testing/builtServer';
 
 /** What a server says that can't be started: one sentence, and nothing is touched. */
 
@@ -20,8 +20,8 @@ const started: BuiltServer[] = [];
 afterEach(async () => {
   for (const server of started.splice(0)) await server.end();
 });
-const make = (data?: string, settings: NodeJS.ProcessEnv = {}): BuiltServer => {
-  const server = new BuiltServer(data, settings);
+const make = (data?: string, settings: NodeJS.ProcessEnv = {}, command?: 'demo'): BuiltServer => {
+  const server = new BuiltServer(data, settings, command);
   started.push(server);
   return server;
 };
@@ -137,3 +137,15 @@ test('8 the first account only, or an invitation, where that is asked for', asyn
   expect((await wish('elm')).status).toBe(403);
   expect((await wish('elm and hornbeam')).status).toBe(200);
 }, 30_000);
+
+test('the demo answers nobody before all its notes are there', async () => {
+  const demo = make(undefined, { GLOSSARION_DEMO: 'true' }, 'demo');
+  expect(await demo.start()).toBeNull();
+  // As a browser that has been waiting at the door: in at the first answer.
+  const visitor = new Asker(() => demo.url);
+  const entered = await visitor.ask('POST', '/session/demo');
+  expect(entered.status).toBe(200);
+  visitor.cookie = entered.headers.get('set-cookie')!.split(';')[0]!;
+  expect(await visitor.get<unknown[]>('/notebooks')).toHaveLength(5);
+  expect(await visitor.get<unknown[]>('/pins')).toHaveLength(4);
+}, 60_000);

@@ -3,13 +3,13 @@ import { rateLimit } from 'express-rate-limit';
 import Joi from 'joi';
 import { MAX_ACCOUNT_NAME, PASSPHRASE } from '@glossarion/core/accounts';
 import type { Services } from '../services';
+import { DEMO_NAME } from '../services/accounts';
 import type { Account } from '../entities';
 import { Problem } from '../problem';
 import { line, route, type RouteRequest } from './route';
 import * as answers from './answers';
 
 export const SESSION_COOKIE = 'glossarion-session';
-export const DEMO_NAME = 'Ines Varga-Holt';
 
 const name = line(MAX_ACCOUNT_NAME).min(1).required();
 const passphrase = Joi.string().min(PASSPHRASE.least).max(PASSPHRASE.most).required();

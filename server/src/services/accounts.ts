@@ -9,6 +9,9 @@ import type { Database } from '../database/database';
 import { AccountEntity, GrantEntity, SessionEntity, type Account, type Session } from '../entities';
 import { Problem } from '../problem';
 
+/** Whose account the demo shows. */
+export const DEMO_NAME = 'Ines Varga-Holt';
+
 const SESSION_DAYS = 60;
 /** Tries that are free of waiting; after each further one the wait doubles. */
 const FREE_TRIES = 4;

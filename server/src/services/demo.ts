@@ -4,8 +4,8 @@ import { addDays } from '@glossarion/core/journal';
 import type { Act } from '@glossarion/core/acts';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
 import { ownView, type Viewer } from '../access';
-import { DEMO_NAME } from '../routes/accounts';
 import type { Services } from '.';
+import { DEMO_NAME } from './accounts';
 import { attachDemoFiles } from './demoFiles';
 
 /** The demo account can be signed in to by name as well, to try that out. */

@@ -5,7 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 
 const root = path.resolve(__dirname, '../../..');
-const script = path.join(root, 'server/dist/main.mjs');
+const built = path.join(root, 'server/dist');
 
 export const temporaryFolder = (): string => mkdtempSync(path.join(os.tmpdir(), 'glossarion-'));
 
@@ -32,8 +32,10 @@ export class BuiltServer {
   constructor(
     readonly data = temporaryFolder(),
     private settings: NodeJS.ProcessEnv = {},
+    /** Which of the built scripts is started. */
+    private command: 'main' | 'demo' = 'main',
   ) {
-    if (!existsSync(script)) throw new Error('The server has to be built first: npm run build.');
+    if (!existsSync(built)) throw new Error('The server has to be built first: npm run build.');
   }
 
   get url(): string {
@@ -48,7 +50,7 @@ export class BuiltServer {
   async start(): Promise<Ended | null> {
     this.port ||= await freePort();
     this.said = '';
-    const child = spawn(process.execPath, [script], {
+    const child = spawn(process.execPath, [path.join(built, `${this.command}.mjs`)], {
       cwd: root,
       stdio: ['ignore', 'pipe', 'pipe'],
       env: {
