@@ -17,6 +17,7 @@ import { Sheet } from '../../kit/Sheet';
 import { useTitle } from '../../screen/useTitle';
 import { Line, Said, Words } from '../../kit/Words';
 import { trailWords } from '../../screen/words';
+import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
 
@@ -44,9 +45,7 @@ export function BinScreen() {
           onChangeText={setTyped}
         />
         {isSuccess && binned.length === 0 && (
-          <Words size={18} tone={colour.soft} style={{ paddingTop: 12 }}>
-            {typed.trim() ? 'Nothing in the bin holds these words.' : 'The bin is empty.'}
-          </Words>
+          <Empty>{typed.trim() ? 'Nothing in the bin holds these words.' : 'The bin is empty.'}</Empty>
         )}
         <Box role="list" look="findings">
           {binned.map((entry) => (

@@ -7,7 +7,8 @@ import { perform } from '../../state/deeds';
 import { addressOf, open, openTarget } from '../../screen/navigation';
 import { placeWords } from '../../screen/words';
 import { Way } from '../../kit/Way';
-import { Paragraph, Said } from '../../kit/Words';
+import { Empty } from '../../kit/Empty';
+import { Said } from '../../kit/Words';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
 
@@ -25,7 +26,7 @@ function TargetLine({ target, detail }: { target: Target; detail?: string }) {
 const edge = (target: Target) => ({ borderInlineStartColor: pigmentColour(target.day ? null : target.pigment) });
 
 export function DeskTargets({ targets, emptyWords }: { targets: readonly Target[]; emptyWords: string }) {
-  if (targets.length === 0) return <Paragraph look="desk-empty">{emptyWords}</Paragraph>;
+  if (targets.length === 0) return <Empty>{emptyWords}</Empty>;
   return (
     <Box role="list">
       {targets.map((target) => (
@@ -39,7 +40,7 @@ export function DeskTargets({ targets, emptyWords }: { targets: readonly Target[
 
 /** Pins in their order; while the Desk is arranged each can be moved and taken away. */
 export function DeskPins({ pins, isArranging }: { pins: readonly Target[]; isArranging: boolean }) {
-  if (pins.length === 0) return <Paragraph look="desk-empty">What you pin stands here, in your own order.</Paragraph>;
+  if (pins.length === 0) return <Empty>What you pin stands here, in your own order.</Empty>;
   const afterOf = (index: number) => pins[index]?.id ?? null;
   const button = (label: string, title: string, act: () => unknown) => (
     <Tap look="desk-button" aria-label={`${label}: ${title}`} onPress={() => void act()}>
@@ -74,7 +75,7 @@ export function DeskPins({ pins, isArranging }: { pins: readonly Target[]; isArr
 
 /** Open tasks as they stand on their pages: a tick here is a tick there. */
 export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
-  if (tasks.length === 0) return <Paragraph look="desk-empty">No task is open.</Paragraph>;
+  if (tasks.length === 0) return <Empty>No task is open.</Empty>;
   return (
     <Box
       role="list"
@@ -106,7 +107,7 @@ export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
 }
 
 export function DeskUnwritten({ unwritten }: { unwritten: readonly { target: Target; links: number }[] }) {
-  if (unwritten.length === 0) return <Paragraph look="desk-empty">Every page that is linked has text.</Paragraph>;
+  if (unwritten.length === 0) return <Empty>Every page that is linked has text.</Empty>;
   return (
     <Box role="list">
       {unwritten.map(({ target, links }) => (

@@ -17,7 +17,6 @@ export const deskSheet = `
 .desk-line:hover .desk-title, .desk-line:hover .desk-detail { text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; }
 .desk-title { display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 3; overflow: hidden; font: 700 19px/24px ${face.writing}; text-align: left; }
 .desk-detail { display: block; font: 15px/19px ${face.interface}; color: var(--soft); }
-.desk-empty { font: 17px/24px ${face.interface}; color: var(--soft); margin: 10px 0 0; }
 .desk-button { font: 500 16px/20px ${face.interface}; color: var(--lapis); background: none; border: 0; min-width: 44px; min-height: 44px; padding: 0 8px; cursor: pointer; }
 .binned { border-inline-start: 3px solid; padding: 7px 12px 0; margin: 8px 0; overflow-wrap: anywhere; }
 .binned a { color: var(--ink); text-decoration: none; }

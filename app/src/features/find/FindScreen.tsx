@@ -12,6 +12,7 @@ import { useTitle } from '../../screen/useTitle';
 import { Field } from '../../kit/Field';
 import { Heading, Line, Mark, Said, Words } from '../../kit/Words';
 import { trailWords } from '../../screen/words';
+import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
 
@@ -104,9 +105,7 @@ export function FindScreen() {
           ))}
         </Box>
         {!isEmpty && found?.length === 0 && !isFetching && (
-          <Words size={18} tone={colour.soft}>
-            Nothing holds all of these words. Fewer words, or the beginning of one, may find it.
-          </Words>
+          <Empty>Nothing holds all of these words. Fewer words, or the beginning of one, may find it.</Empty>
         )}
       </View>
     </Screen>

@@ -8,6 +8,7 @@ import { colour, pigmentColour } from '../../theme/tokens';
 import { later } from '../../kit/later';
 import { open, openTarget } from '../../screen/navigation';
 import { trailWords } from '../../screen/words';
+import { TickBox } from '../../kit/TickBox';
 import { Tap } from '../../kit/Tap';
 import { Line, Said } from '../../kit/Words';
 import { Box } from '../../kit/Box';
@@ -72,17 +73,7 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
   const line = (node: NodeJson) => (
     <>
       {isTask(node) && (
-        <Tap
-          look="box"
-          role="checkbox"
-          aria-checked={node.attrs?.state === 'begun' ? 'mixed' : node.attrs?.state === 'done'}
-          aria-label={`To-do: ${ownWords(node)}`}
-          onPress={(event) => {
-            event.stopPropagation();
-            tick(node);
-          }}
-          dataSet={{ state: String(node.attrs?.state ?? 'open') }}
-        />
+        <TickBox words={ownWords(node)} state={String(node.attrs?.state ?? 'open')} onTick={() => tick(node)} />
       )}
       <Said
         look="gloss-words"

@@ -20,6 +20,7 @@ import { askedByMouse, useDraggable } from './OutlineDragging';
 import { SpineBands } from './Pile';
 import { useNotebookHere } from './useNotebookHere';
 import { Tap } from '../../kit/Tap';
+import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
 
@@ -185,9 +186,7 @@ function OpenNotebook({ notebook, shownId }: { notebook: ContentsEntry; shownId:
         </Words>
       )}
       {contents.entries.length === 0 && (
-        <Words size={18} tone={colour.soft} style={{ paddingTop: 8 }}>
-          Nothing stands here yet. Begin with a page, or with a section to put pages in.
-        </Words>
+        <Empty>Nothing stands here yet. Begin with a page, or with a section to put pages in.</Empty>
       )}
       <ContentsTree notebook={notebook} contents={contents} hereId={shownId} isNarrow={false} scroller={main} />
       <Box look="contents-tools">

@@ -8,6 +8,7 @@ import { colour } from '../../theme/tokens';
 import { Button } from '../../kit/Button';
 import { Action } from '../../kit/Action';
 import { count } from '../../kit/count';
+import { Progress } from '../../kit/Progress';
 import { Words } from '../../kit/Words';
 
 const SHOWN_REMARKS = 20;
@@ -60,7 +61,7 @@ export function TakeIn() {
           Reading {count(reading, 'file')}
         </Words>
       )}
-      {importId && <Progress id={importId} />}
+      {importId && <HowFar id={importId} />}
       <Button label="Choose a folder" isBusy={isLoading || reading > 0} onPress={() => input.current?.click()} />
       {isEmpty && (
         <Words role="alert" tone={colour.vermilion} style={{ paddingTop: 8 }}>
@@ -105,26 +106,14 @@ interface ReadText {
 const ASKED_EVERY = 400;
 
 /** How far an import has come, with the way to stop it. */
-function Progress({ id }: { id: string }) {
+function HowFar({ id }: { id: string }) {
   const { data } = useImportProgressQuery(id, { pollingInterval: ASKED_EVERY });
   const [stop, { isLoading }] = useStopImportMutation();
   if (!data) return null;
   const share = data.total > 0 ? data.done / data.total : 0;
   return (
     <View style={{ paddingBottom: 10, gap: 6 }}>
-      <View
-        role="progressbar"
-        aria-label="Taking in"
-        aria-valuemin={0}
-        aria-valuemax={100}
-        aria-valuenow={Math.round(share * 100)}
-        style={{ height: 4, backgroundColor: colour.rule }}
-      >
-        <View style={{ height: 4, width: `${Math.round(share * 100)}%`, backgroundColor: colour.verdigris }} />
-      </View>
-      <Words size={15} tone={colour.soft} role="status">
-        {Math.round(share * 100)} % taken in
-      </Words>
+      <Progress label="Taking in" share={share} words="taken in" />
       <Action label="Stop, and take in nothing" onPress={() => void stop(id)} disabled={isLoading} />
     </View>
   );
