@@ -1,3 +1,4 @@
+import os from 'node:os';
 import path from 'node:path';
 
 const root = import.meta.dirname;
@@ -28,6 +29,8 @@ const plain = {
 };
 
 export default {
+  // All of a small machine: by itself Jest leaves one of its cores idle.
+  maxWorkers: Math.max(2, os.availableParallelism() - 1),
   projects: [
     { ...plain, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
     { ...plain, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },

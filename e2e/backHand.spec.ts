@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { noted } from './support/lines';
 import { touchDrag } from './support/outline';
-import { begin, expect, isPhone, openPage, saved, test, textOf } from './support/test';
+import { begin, expect, openPage, saved, test, textOf } from './support/test';
 
 /** Back: to the exact spot, and what lies on top closes first. */
 
@@ -87,36 +87,40 @@ test('W10 Back closes a sheet over the very first place, and nothing else', asyn
   expect(page.url()).toContain(id);
 });
 
-test('L6 W10 from the Margin, Back returns to the sheet as it was; a swipe down puts sheets away', async ({ page }) => {
-  test.skip(!isPhone(page), 'where there is room the Margin stands beside the text');
-  await openPage(page, 'Gate');
-  const sheet = page.getByRole('complementary', { name: 'Margin' });
-  await sheet.getByRole('button', { name: /Margin/u }).click();
-  const list = page.locator('.margin-list');
-  await expect(list.locator('.gloss')).toHaveCount(14);
-  await list.evaluate((element) => (element.scrollTop = 260));
-  await expect.poll(() => list.evaluate((element) => element.scrollTop)).toBe(260);
-  await list
-    .locator('.gloss')
-    .nth(5)
-    .getByRole('link', { name: /Reading/u })
-    .first()
-    .click();
-  await expect(title(page)).toHaveText(/Reading/u);
-  await page.goBack();
-  await expect(title(page)).toHaveText('Gate');
-  await expect(list.locator('.gloss').first()).toBeAttached();
-  await expect.poll(() => list.evaluate((element) => element.scrollTop)).toBe(260);
-  await page.goBack();
-  await expect(list).toHaveCount(0);
-  await expect(title(page)).toHaveText('Gate');
+// Where there is room the Margin stands beside the text.
+test(
+  'L6 W10 from the Margin, Back returns to the sheet as it was; a swipe down puts sheets away',
+  { tag: '@phone' },
+  async ({ page }) => {
+    await openPage(page, 'Gate');
+    const sheet = page.getByRole('complementary', { name: 'Margin' });
+    await sheet.getByRole('button', { name: /Margin/u }).click();
+    const list = page.locator('.margin-list');
+    await expect(list.locator('.gloss')).toHaveCount(14);
+    await list.evaluate((element) => (element.scrollTop = 260));
+    await expect.poll(() => list.evaluate((element) => element.scrollTop)).toBe(260);
+    await list
+      .locator('.gloss')
+      .nth(5)
+      .getByRole('link', { name: /Reading/u })
+      .first()
+      .click();
+    await expect(title(page)).toHaveText(/Reading/u);
+    await page.goBack();
+    await expect(title(page)).toHaveText('Gate');
+    await expect(list.locator('.gloss').first()).toBeAttached();
+    await expect.poll(() => list.evaluate((element) => element.scrollTop)).toBe(260);
+    await page.goBack();
+    await expect(list).toHaveCount(0);
+    await expect(title(page)).toHaveText('Gate');
 
-  await sheet.getByRole('button', { name: /Margin/u }).click();
-  await expect(list).toBeVisible();
-  await touchDrag(page, page.locator('.margin-grab'), 160);
-  await expect(list).toHaveCount(0);
-  await page.getByRole('button', { name: 'Page', exact: true }).click();
-  const dialog = page.getByRole('dialog');
-  await touchDrag(page, dialog.getByRole('heading'), 200);
-  await expect(dialog).toHaveCount(0);
-});
+    await sheet.getByRole('button', { name: /Margin/u }).click();
+    await expect(list).toBeVisible();
+    await touchDrag(page, page.locator('.margin-grab'), 160);
+    await expect(list).toHaveCount(0);
+    await page.getByRole('button', { name: 'Page', exact: true }).click();
+    const dialog = page.getByRole('dialog');
+    await touchDrag(page, dialog.getByRole('heading'), 200);
+    await expect(dialog).toHaveCount(0);
+  },
+);

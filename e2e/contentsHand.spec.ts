@@ -5,47 +5,51 @@ import { expect, isPhone, openPage, saved, test, textOf } from './support/test';
 
 const title = (page: Parameters<typeof openPage>[0]) => page.getByRole('textbox', { name: 'Title', exact: true });
 
-test('W4 several chosen act together for every key, and for the menu of each of them', async ({ outline }) => {
-  test.skip(isPhone(outline), 'keys; the bar and the menu are the same on a phone');
-  await openNotebook(outline);
-  const chooseTwo = async () => {
-    await line(outline, 'Tailrace').focus();
-    await outline.keyboard.press('Space');
+// Keys; the bar and the menu are the same on a phone.
+test(
+  'W4 several chosen act together for every key, and for the menu of each of them',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await openNotebook(outline);
+    const chooseTwo = async () => {
+      await line(outline, 'Tailrace').focus();
+      await outline.keyboard.press('Space');
+      await line(outline, 'Stop logs').focus();
+      await outline.keyboard.press('Space');
+      await expect(outline.getByRole('status').filter({ hasText: '2 chosen' })).toBeVisible();
+    };
+    await chooseTwo();
+    await outline.keyboard.press('Alt+ArrowUp');
+    await expect
+      .poll(() => lines(outline))
+      .toEqual([START[0], '  Tailrace', '  Stop logs', START[1], START[2], ...START.slice(5)]);
+    await outline.keyboard.press('Alt+ArrowDown');
+    await expect.poll(() => lines(outline)).toEqual(START);
+    await outline.keyboard.press('Alt+Shift+ArrowRight');
+    await expect
+      .poll(() => lines(outline))
+      .toEqual([...START.slice(0, 3), '    Tailrace', '    Stop logs', ...START.slice(5)]);
+    await outline.keyboard.press('Alt+Shift+ArrowLeft');
+    await expect.poll(() => lines(outline)).toEqual(START);
     await line(outline, 'Stop logs').focus();
-    await outline.keyboard.press('Space');
-    await expect(outline.getByRole('status').filter({ hasText: '2 chosen' })).toBeVisible();
-  };
-  await chooseTwo();
-  await outline.keyboard.press('Alt+ArrowUp');
-  await expect
-    .poll(() => lines(outline))
-    .toEqual([START[0], '  Tailrace', '  Stop logs', START[1], START[2], ...START.slice(5)]);
-  await outline.keyboard.press('Alt+ArrowDown');
-  await expect.poll(() => lines(outline)).toEqual(START);
-  await outline.keyboard.press('Alt+Shift+ArrowRight');
-  await expect
-    .poll(() => lines(outline))
-    .toEqual([...START.slice(0, 3), '    Tailrace', '    Stop logs', ...START.slice(5)]);
-  await outline.keyboard.press('Alt+Shift+ArrowLeft');
-  await expect.poll(() => lines(outline)).toEqual(START);
-  await line(outline, 'Stop logs').focus();
-  await outline.keyboard.press('p');
-  await expect(said(outline, '2 entries are pinned to the Desk.')).toBeVisible();
-  await outline.keyboard.press('a');
-  await expect(said(outline, '2 entries are laid aside.')).toBeVisible();
-  await outline.keyboard.press('Escape');
-  await outline.keyboard.press('z');
-  await expect.poll(() => lines(outline)).toEqual(START);
-  await outline.keyboard.press('Escape');
-  await chooseTwo();
-  await ask(outline, line(outline, 'Tailrace'));
-  const dialog = outline.getByRole('dialog', { name: '2 chosen' });
-  await expect(dialog).toContainText('Tailrace · Stop logs');
-  await dialog.getByRole('button', { name: 'Delete them' }).click();
-  await expect(said(outline, '2 entries are in the bin.')).toBeVisible();
-  await outline.keyboard.press('z');
-  await expect.poll(() => lines(outline)).toEqual(START);
-});
+    await outline.keyboard.press('p');
+    await expect(said(outline, '2 entries are pinned to the Desk.')).toBeVisible();
+    await outline.keyboard.press('a');
+    await expect(said(outline, '2 entries are laid aside.')).toBeVisible();
+    await outline.keyboard.press('Escape');
+    await outline.keyboard.press('z');
+    await expect.poll(() => lines(outline)).toEqual(START);
+    await outline.keyboard.press('Escape');
+    await chooseTwo();
+    await ask(outline, line(outline, 'Tailrace'));
+    const dialog = outline.getByRole('dialog', { name: '2 chosen' });
+    await expect(dialog).toContainText('Tailrace · Stop logs');
+    await dialog.getByRole('button', { name: 'Delete them' }).click();
+    await expect(said(outline, '2 entries are in the bin.')).toBeVisible();
+    await outline.keyboard.press('z');
+    await expect.poll(() => lines(outline)).toEqual(START);
+  },
+);
 
 test('W3 W4 what is typed after n and u is the title; a second tap makes no second page; menus show that they are there', async ({
   outline,

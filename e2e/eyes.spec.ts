@@ -1,33 +1,37 @@
 import { missedTargets } from './support/targets';
 import { line as entry } from './support/outline';
-import { expect, isPhone, openPage, test, textOf } from './support/test';
+import { clickEnd, expect, openPage, test, textOf } from './support/test';
 
-test('S4 what is tapped is 44 px large, and nothing that is tapped lies over something else', async ({ mill }) => {
-  test.skip(!isPhone(mill), 'a finger is as large on every screen');
-  const origin = new URL(mill.url()).origin;
-  for (const place of ['/today', '/desk', '/notebooks', '/find?q=gate', '/settings', '/bin']) {
-    await mill.goto(origin + place, { waitUntil: 'networkidle' });
-    expect(await missedTargets(mill), place).toEqual([]);
-  }
-  await mill.goto(`${origin}/notebooks`);
-  await mill
-    .locator('main')
-    .getByRole('link', { name: /Saltmere/u })
-    .click();
-  await expect(entry(mill, 'Stop logs')).toBeVisible();
-  expect(await missedTargets(mill), 'an open notebook').toEqual([]);
-  await openPage(mill, 'Sluice gate no. 2');
-  await expect(textOf(mill).getByRole('checkbox')).toHaveCount(2);
-  const margin = mill.getByRole('button', { name: /^Margin/u });
-  await expect(margin).toBeVisible();
-  expect(await missedTargets(mill), 'a page').toEqual([]);
-  await margin.click();
-  await expect(mill.getByRole('group', { name: 'Lines that point here' })).toBeVisible();
-  expect(await missedTargets(mill), 'its Margin').toEqual([]);
-});
+// A finger is as large on every screen.
+test(
+  'S4 what is tapped is 44 px large, and nothing that is tapped lies over something else',
+  { tag: '@phone' },
+  async ({ mill }) => {
+    const origin = new URL(mill.url()).origin;
+    for (const place of ['/today', '/desk', '/notebooks', '/find?q=gate', '/settings', '/bin']) {
+      await mill.goto(origin + place, { waitUntil: 'networkidle' });
+      expect(await missedTargets(mill), place).toEqual([]);
+    }
+    await mill.goto(`${origin}/notebooks`);
+    await mill
+      .locator('main')
+      .getByRole('link', { name: /Saltmere/u })
+      .click();
+    await expect(entry(mill, 'Stop logs')).toBeVisible();
+    expect(await missedTargets(mill), 'an open notebook').toEqual([]);
+    await openPage(mill, 'Sluice gate no. 2');
+    await expect(textOf(mill).getByRole('checkbox')).toHaveCount(2);
+    const margin = mill.getByRole('button', { name: /^Margin/u });
+    await expect(margin).toBeVisible();
+    expect(await missedTargets(mill), 'a page').toEqual([]);
+    await margin.click();
+    await expect(mill.getByRole('group', { name: 'Lines that point here' })).toBeVisible();
+    expect(await missedTargets(mill), 'its Margin').toEqual([]);
+  },
+);
 
-test('S4 at 200 %, as narrow as a phone, nothing is cut off at the side', async ({ mill }) => {
-  test.skip(!isPhone(mill), 'a wide screen at 200 % is a tablet');
+// A wide screen at 200 % is a tablet.
+test('S4 at 200 %, as narrow as a phone, nothing is cut off at the side', { tag: '@phone' }, async ({ mill }) => {
   const { width, height } = mill.viewportSize()!;
   await mill.setViewportSize({ width: width / 2, height: height / 2 });
   const origin = new URL(mill.url()).origin;
@@ -74,3 +78,31 @@ test(
     expect(await below()).toBe('2px');
   },
 );
+
+test('S4 the evening comes while one writes: the theme turns, and nothing else does', async ({ mill }) => {
+  const ground = () => mill.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  await mill.emulateMedia({ colorScheme: 'light' });
+  await openPage(mill, 'Stop logs');
+  await clickEnd(mill, 'Eleven logs');
+  await mill.keyboard.type(' Tarred');
+  const [address, light] = [mill.url(), await ground()];
+  await mill.emulateMedia({ colorScheme: 'dark' });
+  await expect.poll(ground).not.toBe(light);
+  // The cursor is where it was, and what was done before can be taken back.
+  await mill.keyboard.type(' twice.');
+  await expect(textOf(mill)).toContainText('Sluice gate no. 2. Tarred twice.');
+  expect(mill.url()).toBe(address);
+  await mill.keyboard.press('Control+z');
+  await expect(textOf(mill)).not.toContainText('Tarred');
+
+  await mill.goto(new URL('/settings', address).href);
+  await mill.getByLabel('Present passphrase').fill('tide and');
+  const label = mill.getByText('Present passphrase', { exact: true }).first();
+  const inDark = await label.evaluate((element) => getComputedStyle(element).color);
+  await mill.getByRole('radio', { name: 'Light', exact: true }).click();
+  await expect.poll(ground).toBe(light);
+  await expect(mill.getByRole('radio', { name: 'Light', exact: true })).toBeChecked();
+  await expect(mill.getByLabel('Present passphrase')).toHaveValue('tide and');
+  // Parts whose colours are computed turn as well.
+  await expect.poll(() => label.evaluate((element) => getComputedStyle(element).color)).not.toBe(inDark);
+});

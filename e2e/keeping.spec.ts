@@ -63,91 +63,102 @@ test('two windows on one page see each other’s typing within a second', async 
   await expect(textOf(mill)).toContainText('And from the other.', { timeout: 1000 });
 });
 
-const page4 = [{ path: 'Mill/Log/Four lines.md', text: 'alpha beam\n\nbravo gear\n\ncharlie pin\n\ndelta sluice\n' }];
+/** A line with its number, which stands first unless `#` says where. */
+const numbered = (words: string, index: number): string =>
+  words.includes('#') ? words.replace('#', String(index)) : `${index} ${words}`;
 
-/** Two windows on one page, both cut off while each does its part; then joined. */
-const apart: { name: string; other: (page: Page) => Promise<void>; expected: string[]; isKept?: boolean }[] = [
+/** Two windows on one page, both cut off while each does its part in four lines; then joined. */
+const apart: { name: string; other: (page: Page, line: string) => Promise<void>; expected: string[] }[] = [
   {
-    name: 'typing in different paragraphs',
-    other: async (page) => {
-      await clickEnd(page, 'delta');
+    name: 'different paragraphs',
+    other: async (page, line) => {
+      await clickEnd(page, `${line} delta`);
       await page.keyboard.type(' and tail');
     },
     expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice and tail'],
   },
   {
-    name: 'typing in the same paragraph',
-    other: async (page) => {
-      await clickEnd(page, 'bravo');
+    name: 'the same paragraph',
+    other: async (page, line) => {
+      await clickEnd(page, `${line} bravo`);
       await page.keyboard.press('Home');
       await page.keyboard.type('slow ');
     },
-    expected: ['alpha beam', 'slow bravo gear turns', 'charlie pin', 'delta sluice'],
+    expected: ['alpha beam', 'slow # bravo gear turns', 'charlie pin', 'delta sluice'],
   },
   {
-    name: 'typing in a line the other turns into a heading',
-    other: async (page) => {
-      await clickEnd(page, 'bravo');
+    name: 'a line the other turns into a heading',
+    other: async (page, line) => {
+      await clickEnd(page, `${line} bravo`);
       await page.keyboard.press('Home');
       await page.keyboard.type('## ');
     },
     expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice'],
   },
   {
-    name: 'typing in a line the other indents',
-    other: async (page) => {
-      await clickEnd(page, 'bravo');
+    name: 'a line the other indents',
+    other: async (page, line) => {
+      await clickEnd(page, `${line} bravo`);
       await page.keyboard.press('Tab');
     },
     expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice'],
   },
   {
-    name: 'typing in a line the other moves',
-    other: async (page) => {
-      await clickEnd(page, 'bravo');
+    name: 'a line the other moves',
+    other: async (page, line) => {
+      await clickEnd(page, `${line} bravo`);
       await page.keyboard.press('Alt+ArrowDown');
     },
     expected: ['alpha beam', 'charlie pin', 'bravo gear turns', 'delta sluice'],
   },
   {
-    name: 'typing in a line the other deletes',
-    other: async (page) => {
-      await clickEnd(page, 'bravo');
+    name: 'a line the other deletes',
+    other: async (page, line) => {
+      await clickEnd(page, `${line} bravo`);
       await page.keyboard.press('Shift+Home');
       await page.keyboard.press('Backspace');
       await page.keyboard.press('Backspace');
     },
     expected: ['alpha beam', 'bravo gear turns', 'charlie pin', 'delta sluice'],
-    isKept: true,
   },
 ];
 
-for (const { name, other: act, expected, isKept } of apart) {
-  test(`${name} survives joining`, async ({ context, page, ownServer, signIn }) => {
-    await signIn(context, ownServer.url, page4);
-    await page.goto(ownServer.url);
-    const id = await idOf(page, 'Four lines');
-    const other = await context.newPage();
-    for (const window of [page, other]) {
-      await window.goto(`${ownServer.url}/p/${id}`);
-      await expect(textOf(window)).toContainText('delta sluice');
-    }
-    await ownServer.kill();
-    for (const window of [page, other]) await expect(window.getByTestId('saving')).toHaveText('Offline, kept here');
-    await clickEnd(page, 'bravo');
-    await page.keyboard.type(' turns');
-    await act(other);
-    await page.waitForTimeout(300);
-    await ownServer.start();
-    for (const window of [page, other]) {
-      await expect(window.getByTestId('saving')).toHaveText('Saved', { timeout: 15_000 });
-      await expect.poll(() => lines(window), { timeout: 10_000 }).toEqual(expected);
-    }
-    if (isKept) await expect(page.locator('.kept')).toContainText('Kept: this line was deleted in another window');
-    await page.reload();
-    await expect.poll(() => lines(page)).toEqual(expected);
-  });
-}
+test('typing survives joining, whatever the other window does meanwhile', async ({
+  context,
+  page,
+  ownServer,
+  signIn,
+}) => {
+  const begun = ['alpha beam', 'bravo gear', 'charlie pin', 'delta sluice'];
+  const text = apart.flatMap((_each, index) => begun.map((words) => `${index} ${words}`)).join('\n\n');
+  const expected = apart.flatMap(({ expected: each }, index) => each.map((words) => numbered(words, index)));
+  await signIn(context, ownServer.url, [{ path: 'Mill/Log/Four lines each.md', text }]);
+  await page.goto(`${ownServer.url}/api/health`);
+  const id = await idOf(page, 'Four lines each');
+  const other = await context.newPage();
+  for (const window of [page, other]) {
+    await window.goto(`${ownServer.url}/p/${id}`);
+    await expect(textOf(window)).toContainText('5 delta sluice');
+  }
+  await ownServer.kill();
+  for (const window of [page, other]) await expect(window.getByTestId('saving')).toHaveText('Offline, kept here');
+  for (const [index, { name, other: act }] of apart.entries()) {
+    await test.step(`typing in ${name}`, async () => {
+      await clickEnd(page, `${index} bravo`);
+      await page.keyboard.type(' turns');
+      await act(other, String(index));
+    });
+  }
+  await ownServer.start();
+  for (const window of [page, other]) {
+    await expect(window.getByTestId('saving')).toHaveText('Saved', { timeout: 15_000 });
+    await expect.poll(() => lines(window), { timeout: 10_000 }).toEqual(expected);
+  }
+  await expect(page.locator('.kept')).toHaveCount(1);
+  await expect(page.locator('.kept')).toContainText('Kept: this line was deleted in another window');
+  await page.reload();
+  await expect.poll(() => lines(page)).toEqual(expected);
+});
 
 test('both opening today’s page for the first time while apart hold one day', async ({
   context,

@@ -16,7 +16,7 @@ export default defineConfig({
   expect: { timeout: 8_000 },
   fullyParallel: true,
   workers: Number(process.env.WORKERS ?? 2),
-  retries: process.env.CI ? 1 : 0,
+  retries: 0,
   reporter: [['list']],
   use: {
     browserName: 'chromium',
@@ -40,6 +40,7 @@ export default defineConfig({
     trace: 'off',
   },
   projects: [
+    // `@once`: seen when wide alone; `@phone`: on a phone alone.
     // What is kept when windows, browsers and servers fail is a matter of documents, whatever their size, and so is much
     // of what is typed: seen once, when wide.
     {
@@ -48,6 +49,6 @@ export default defineConfig({
       testIgnore: /(keeping|notices)\.spec/,
       grepInvert: /random commands in two windows|@once/,
     },
-    { name: 'wide', use: { viewport: wide } },
+    { name: 'wide', use: { viewport: wide }, grepInvert: /@phone/ },
   ],
 });

@@ -205,53 +205,57 @@ async function keysTo(page: Page, tool: string, isMenu: boolean): Promise<number
   return Infinity;
 }
 
-test('S4 every act and every tool is reached by keys alone, within ten', async ({ page, context, server, signIn }) => {
-  test.skip(isPhone(page), 'keys of a keyboard on a table');
-  test.setTimeout(300_000);
-  await outlineNotesWith(page, context, server, signIn);
-  const reached = new Map<string, number>();
-  for (const menu of menus) {
-    await menu.begin(page);
-    const open = async () => {
-      for (const key of menu.keys) await page.keyboard.press(key);
-      await expect(menu.shown(page)).toBeVisible();
-    };
-    await open();
-    const isDialog = (await dialog(page).count()) > 0;
-    const tools = (await toolsOf(menu.shown(page))).filter((tool) => !NO_TOOLS.has(tool));
-    expect(tools.length).toBeGreaterThan(0);
-    for (const tool of tools) {
-      if (menu.name === 'margin' || menu.name === 'bin') {
-        let count = menu.keys.length;
-        await page.locator('main').focus();
+// Keys of a keyboard on a table.
+test(
+  'S4 every act and every tool is reached by keys alone, within ten',
+  { tag: '@once' },
+  async ({ page, context, server, signIn }) => {
+    test.setTimeout(300_000);
+    await outlineNotesWith(page, context, server, signIn);
+    const reached = new Map<string, number>();
+    for (const menu of menus) {
+      await menu.begin(page);
+      const open = async () => {
         for (const key of menu.keys) await page.keyboard.press(key);
-        while ((await focusedName(page)) !== tool && count < 12) {
-          await page.keyboard.press('Tab');
-          count += 1;
+        await expect(menu.shown(page)).toBeVisible();
+      };
+      await open();
+      const isDialog = (await dialog(page).count()) > 0;
+      const tools = (await toolsOf(menu.shown(page))).filter((tool) => !NO_TOOLS.has(tool));
+      expect(tools.length).toBeGreaterThan(0);
+      for (const tool of tools) {
+        if (menu.name === 'margin' || menu.name === 'bin') {
+          let count = menu.keys.length;
+          await page.locator('main').focus();
+          for (const key of menu.keys) await page.keyboard.press(key);
+          while ((await focusedName(page)) !== tool && count < 12) {
+            await page.keyboard.press('Tab');
+            count += 1;
+          }
+          reached.set(`${menu.name}: ${tool}`, count + 1);
+          continue;
         }
-        reached.set(`${menu.name}: ${tool}`, count + 1);
-        continue;
-      }
-      const count = await keysTo(page, tool, isDialog);
-      reached.set(`${menu.name}: ${tool}`, menu.keys.length + count);
-      if (menu.within?.test(tool)) {
-        await page.keyboard.press('Enter');
-        await expect(menu.shown(page).getByRole('button', { name: 'Back' })).toBeFocused();
-        for (const inner of (await toolsOf(menu.shown(page))).filter((each) => !NO_TOOLS.has(each))) {
-          const more = await keysTo(page, inner, false);
-          reached.set(`${menu.name}: ${inner}`, menu.keys.length + count + more);
+        const count = await keysTo(page, tool, isDialog);
+        reached.set(`${menu.name}: ${tool}`, menu.keys.length + count);
+        if (menu.within?.test(tool)) {
+          await page.keyboard.press('Enter');
+          await expect(menu.shown(page).getByRole('button', { name: 'Back' })).toBeFocused();
+          for (const inner of (await toolsOf(menu.shown(page))).filter((each) => !NO_TOOLS.has(each))) {
+            const more = await keysTo(page, inner, false);
+            reached.set(`${menu.name}: ${inner}`, menu.keys.length + count + more);
+          }
+          await page.keyboard.press('Escape');
+          await expect(menu.shown(page).getByRole('button').first()).toBeFocused();
         }
-        await page.keyboard.press('Escape');
-        await expect(menu.shown(page).getByRole('button').first()).toBeFocused();
       }
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('Escape');
     }
-    await page.keyboard.press('Escape');
-    await page.keyboard.press('Escape');
-  }
-  for (const [tool, keys] of reached) process.stdout.write(`keys: ${keys} ${tool}\n`);
-  expect([...reached].filter(([, keys]) => keys > 10)).toEqual([]);
-  expectAllActs([...reached.keys()]);
-});
+    for (const [tool, keys] of reached) process.stdout.write(`keys: ${keys} ${tool}\n`);
+    expect([...reached].filter(([, keys]) => keys > 10)).toEqual([]);
+    expectAllActs([...reached.keys()]);
+  },
+);
 
 /** Each act of core's list is done by a tool that was reached, or is a part of one that is. */
 function expectAllActs(tools: readonly string[]): void {
@@ -265,48 +269,47 @@ function expectAllActs(tools: readonly string[]): void {
   }
 }
 
-test('S4 every act and every tool is reached by touch alone, within three taps', async ({
-  page,
-  context,
-  server,
-  signIn,
-}) => {
-  test.skip(!isPhone(page), 'touch');
-  test.setTimeout(300_000);
-  await outlineNotesWith(page, context, server, signIn);
-  const reached = new Map<string, number>();
-  const writing: Menu = {
-    name: 'writing',
-    begin: async () => void (await openPage(page, 'Pintle')),
-    keys: [],
-    taps: async () => {
-      await textOf(page).locator('.words').first().tap();
-      return 1;
-    },
-    shown: () => page.getByRole('toolbar', { name: 'Writing' }),
-    within: /^Highlighter$/u,
-  };
-  for (const menu of [...menus, writing]) {
-    await menu.begin(page);
-    const taps = await menu.taps(page);
-    for (const tool of (await toolsOf(menu.shown(page))).filter((each) => !NO_TOOLS.has(each))) {
-      const button = menu.shown(page).getByRole('button', { name: tool, exact: true }).first();
-      await button.tap({ trial: true });
-      reached.set(`${menu.name}: ${tool}`, taps + 1);
-      if (!menu.within?.test(tool)) continue;
-      await button.tap();
-      for (const inner of (await toolsOf(menu.shown(page))).filter((each) => !NO_TOOLS.has(each))) {
-        await menu.shown(page).getByRole('button', { name: inner, exact: true }).first().tap({ trial: true });
-        reached.set(`${menu.name}: ${inner}`, taps + 2);
+// Touch.
+test(
+  'S4 every act and every tool is reached by touch alone, within three taps',
+  { tag: '@phone' },
+  async ({ page, context, server, signIn }) => {
+    test.setTimeout(300_000);
+    await outlineNotesWith(page, context, server, signIn);
+    const reached = new Map<string, number>();
+    const writing: Menu = {
+      name: 'writing',
+      begin: async () => void (await openPage(page, 'Pintle')),
+      keys: [],
+      taps: async () => {
+        await textOf(page).locator('.words').first().tap();
+        return 1;
+      },
+      shown: () => page.getByRole('toolbar', { name: 'Writing' }),
+      within: /^Highlighter$/u,
+    };
+    for (const menu of [...menus, writing]) {
+      await menu.begin(page);
+      const taps = await menu.taps(page);
+      for (const tool of (await toolsOf(menu.shown(page))).filter((each) => !NO_TOOLS.has(each))) {
+        const button = menu.shown(page).getByRole('button', { name: tool, exact: true }).first();
+        await button.tap({ trial: true });
+        reached.set(`${menu.name}: ${tool}`, taps + 1);
+        if (!menu.within?.test(tool)) continue;
+        await button.tap();
+        for (const inner of (await toolsOf(menu.shown(page))).filter((each) => !NO_TOOLS.has(each))) {
+          await menu.shown(page).getByRole('button', { name: inner, exact: true }).first().tap({ trial: true });
+          reached.set(`${menu.name}: ${inner}`, taps + 2);
+        }
+        const back = menu.shown(page).getByRole('button', { name: /^(Back|No highlighting)$/u });
+        await back.tap();
       }
-      const back = menu.shown(page).getByRole('button', { name: /^(Back|No highlighting)$/u });
-      await back.tap();
     }
-  }
-  for (const [tool, taps] of reached) process.stdout.write(`taps: ${taps} ${tool}\n`);
-  expect([...reached].filter(([, taps]) => taps > 3)).toEqual([]);
-  expectAllActs([...reached.keys()]);
-});
+    for (const [tool, taps] of reached) process.stdout.write(`taps: ${taps} ${tool}\n`);
+    expect([...reached].filter(([, taps]) => taps > 3)).toEqual([]);
+    expectAllActs([...reached.keys()]);
+  },
+);
 
 /**
  * Where each letter's act is found by touch: in the bar, in the menu of the page or of a line, or on the page itself, and
@@ -340,8 +343,8 @@ const BY_TOUCH: Record<string, [where: 'bar' | 'page' | 'line' | 'here' | 'trail
   'All keys': ['page', /^Keys$/u],
 };
 
-test('S4 what a letter does is found by touch too', async ({ page, context, server, signIn }) => {
-  test.skip(!isPhone(page), 'touch');
+// Touch.
+test('S4 what a letter does is found by touch too', { tag: '@phone' }, async ({ page, context, server, signIn }) => {
   await outlineNotesWith(page, context, server, signIn);
   await openPage(page, 'Pintle');
   await page.locator('main').focus();

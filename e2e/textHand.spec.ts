@@ -51,56 +51,58 @@ test('L1 undo takes back the page that a link made; selected words are linked by
   expect(await menu.evaluate((element) => element.scrollTop)).toBe(120);
 });
 
-test('S4 X4 Esc frees Tab, Alt+Enter opens the tools of what has the cursor, and moves are said in words', async ({
-  pages,
-}) => {
-  const page = await pages({ Works: `- leaf\n- pintle\n- winch\n\n${table}` });
-  test.skip(isPhone(page), 'keys of a keyboard on a table');
-  await into(page, 'pintle');
-  await page.keyboard.press('Alt+Enter');
-  await expect(page.getByRole('dialog', { name: 'This line' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(textOf(page)).toBeFocused();
-  const announced = page.locator('body > .said[role=status]');
-  await page.keyboard.press('Alt+ArrowUp');
-  await expect(announced).toHaveText(/^Line 1 of \d+, beneath nothing, before “leaf”$/u);
-  await page.keyboard.press('Alt+ArrowDown');
-  await page.keyboard.press('Alt+Shift+ArrowRight');
-  await expect(announced).toHaveText(/^Line 2 of \d+, beneath “leaf”, before “winch”$/u);
-  await page.keyboard.press('Alt+Shift+ArrowLeft');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Shift+ArrowDown');
-  await expect(chosenBar(page)).toBeVisible();
-  await page.keyboard.press('Alt+Enter');
-  await expect(chosenBar(page).getByRole('button', { name: 'Choose the line above too' })).toBeFocused();
-  await page.keyboard.press('ArrowRight');
-  await page.keyboard.press('ArrowRight');
-  await page.keyboard.press('ArrowRight');
-  await page.keyboard.press('Enter');
-  await expect.poll(() => lines(page)).toContain('  bulleted: winch');
-  await page.keyboard.press('Tab');
-  await expect(chosenBar(page)).toBeHidden();
-  expect(await textOf(page).evaluate((text) => text.contains(document.activeElement))).toBe(false);
-  await page.keyboard.press('Shift+Tab');
-  await expect(textOf(page)).toBeFocused();
+// Keys of a keyboard on a table.
+test(
+  'S4 X4 Esc frees Tab, Alt+Enter opens the tools of what has the cursor, and moves are said in words',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: `- leaf\n- pintle\n- winch\n\n${table}` });
+    await into(page, 'pintle');
+    await page.keyboard.press('Alt+Enter');
+    await expect(page.getByRole('dialog', { name: 'This line' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(textOf(page)).toBeFocused();
+    const announced = page.locator('body > .said[role=status]');
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect(announced).toHaveText(/^Line 1 of \d+, beneath nothing, before “leaf”$/u);
+    await page.keyboard.press('Alt+ArrowDown');
+    await page.keyboard.press('Alt+Shift+ArrowRight');
+    await expect(announced).toHaveText(/^Line 2 of \d+, beneath “leaf”, before “winch”$/u);
+    await page.keyboard.press('Alt+Shift+ArrowLeft');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(chosenBar(page)).toBeVisible();
+    await page.keyboard.press('Alt+Enter');
+    await expect(chosenBar(page).getByRole('button', { name: 'Choose the line above too' })).toBeFocused();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => lines(page)).toContain('  bulleted: winch');
+    await page.keyboard.press('Tab');
+    await expect(chosenBar(page)).toBeHidden();
+    expect(await textOf(page).evaluate((text) => text.contains(document.activeElement))).toBe(false);
+    await page.keyboard.press('Shift+Tab');
+    await expect(textOf(page)).toBeFocused();
 
-  await textOf(page).locator('td', { hasText: 'elm' }).click();
-  await page.keyboard.press('Alt+Enter');
-  const tools = page.getByRole('toolbar', { name: 'Table' });
-  await expect(tools.getByRole('button', { name: 'Row …' })).toBeFocused();
-  await page.keyboard.press('Enter');
-  await expect(tools.getByRole('button', { name: 'Back' })).toBeFocused();
-  await page.keyboard.press('End');
-  await page.keyboard.press('Enter');
-  await expect(textOf(page).locator('td')).toHaveText(['oak', '11', 'ash', '9']);
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Escape');
-  await expect(textOf(page)).toBeFocused();
-});
+    await textOf(page).locator('td', { hasText: 'elm' }).click();
+    await page.keyboard.press('Alt+Enter');
+    const tools = page.getByRole('toolbar', { name: 'Table' });
+    await expect(tools.getByRole('button', { name: 'Row …' })).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(tools.getByRole('button', { name: 'Back' })).toBeFocused();
+    await page.keyboard.press('End');
+    await page.keyboard.press('Enter');
+    await expect(textOf(page).locator('td')).toHaveText(['oak', '11', 'ash', '9']);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await expect(textOf(page)).toBeFocused();
+  },
+);
 
-test('S4 m and c go to what they show, and back; so does Esc', async ({ pages }) => {
+// Keys of a keyboard on a table.
+test('S4 m and c go to what they show, and back; so does Esc', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ Pintle: 'Iron.\n\nForged.\n', Works: 'The [[Pintle]] is worn.\n' });
-  test.skip(isPhone(page), 'keys of a keyboard on a table');
   await into(page, 'Forged');
   await page.keyboard.press('Escape');
   const margin = page.getByRole('complementary', { name: 'Margin' });
@@ -201,41 +203,45 @@ test('X12 finding stays in sight, and moves the page only to a match that is ask
   expect(shown.y + shown.height).toBeLessThan(over.y);
 });
 
-test('X11 lines and words that are dragged across come there as an excerpt with its source', async ({ pages }) => {
-  const page = await pages({ Works: 'start\n\nthe leaf has dropped\n', Order: 'there\n\nlast\n' });
-  test.skip(isPhone(page), 'two pages stand beside each other where there is room');
-  await page.locator('main').focus();
-  await page.keyboard.press('w');
-  await page.keyboard.press('g');
-  await page.getByRole('dialog').getByRole('combobox').fill('Order');
-  await page.getByRole('dialog').getByRole('option', { name: /Order/u }).first().click();
-  const beside = page.locator('.beside .writing');
-  const main = page.locator('.page-text .writing');
-  await expect(beside).toContainText('the leaf has dropped');
-  await expect(main).toContainText('there');
-  const leaf = beside.locator('.words', { hasText: 'the leaf' });
-  await leaf.hover();
-  const handle = page.locator('.beside .block-handle');
-  const from = (await handle.boundingBox())!;
-  const to = (await main.locator('.words', { hasText: 'there' }).boundingBox())!;
-  await page.mouse.move(from.x + 8, from.y + 10);
-  await page.mouse.down();
-  await page.mouse.move(from.x - 40, from.y + 14, { steps: 4 });
-  await page.mouse.move(to.x + 60, to.y + to.height - 2, { steps: 8 });
-  await page.mouse.up();
-  await expect(main.locator('.words')).toHaveText(['there', 'the leaf has dropped – Works', 'last']);
-  await expect(beside).toContainText('the leaf has dropped');
-  await leaf.click();
-  await page.keyboard.press('Home');
-  await page.keyboard.press('Shift+End');
-  await expect.poll(() => page.evaluate(() => getSelection()?.toString())).toBe('the leaf has dropped');
-  await leaf.dragTo(main.locator('.words', { hasText: 'last' }), {
-    sourcePosition: { x: 30, y: 12 },
-    targetPosition: { x: 26, y: 12 },
-    steps: 8,
-  });
-  await expect(main.locator('.words').last()).toHaveText(/last.*the leaf has dropped – Works/u);
-  await expect(leaf).toHaveText('the leaf has dropped');
-  await main.locator('.words').last().locator('a.link').click();
-  await expect(page.getByRole('textbox', { name: 'Title', exact: true }).first()).toHaveText('Works');
-});
+// Two pages stand beside each other where there is room.
+test(
+  'X11 lines and words that are dragged across come there as an excerpt with its source',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n\nthe leaf has dropped\n', Order: 'there\n\nlast\n' });
+    await page.locator('main').focus();
+    await page.keyboard.press('w');
+    await page.keyboard.press('g');
+    await page.getByRole('dialog').getByRole('combobox').fill('Order');
+    await page.getByRole('dialog').getByRole('option', { name: /Order/u }).first().click();
+    const beside = page.locator('.beside .writing');
+    const main = page.locator('.page-text .writing');
+    await expect(beside).toContainText('the leaf has dropped');
+    await expect(main).toContainText('there');
+    const leaf = beside.locator('.words', { hasText: 'the leaf' });
+    await leaf.hover();
+    const handle = page.locator('.beside .block-handle');
+    const from = (await handle.boundingBox())!;
+    const to = (await main.locator('.words', { hasText: 'there' }).boundingBox())!;
+    await page.mouse.move(from.x + 8, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(from.x - 40, from.y + 14, { steps: 4 });
+    await page.mouse.move(to.x + 60, to.y + to.height - 2, { steps: 8 });
+    await page.mouse.up();
+    await expect(main.locator('.words')).toHaveText(['there', 'the leaf has dropped – Works', 'last']);
+    await expect(beside).toContainText('the leaf has dropped');
+    await leaf.click();
+    await page.keyboard.press('Home');
+    await page.keyboard.press('Shift+End');
+    await expect.poll(() => page.evaluate(() => getSelection()?.toString())).toBe('the leaf has dropped');
+    await leaf.dragTo(main.locator('.words', { hasText: 'last' }), {
+      sourcePosition: { x: 30, y: 12 },
+      targetPosition: { x: 26, y: 12 },
+      steps: 8,
+    });
+    await expect(main.locator('.words').last()).toHaveText(/last.*the leaf has dropped – Works/u);
+    await expect(leaf).toHaveText('the leaf has dropped');
+    await main.locator('.words').last().locator('a.link').click();
+    await expect(page.getByRole('textbox', { name: 'Title', exact: true }).first()).toHaveText('Works');
+  },
+);

@@ -8,7 +8,7 @@ export const root = path.resolve(__dirname, '../..');
 /** The data folders of all servers of a run, for the check at its end. */
 export const folderList = path.join(root, 'node_modules/.cache/glossarion/e2e-folders');
 
-const freePort = (): Promise<number> =>
+export const freePort = (): Promise<number> =>
   new Promise((resolve) => {
     const probe = net.createServer().listen(0, '127.0.0.1', () => {
       const { port } = probe.address() as net.AddressInfo;
@@ -20,7 +20,9 @@ const freePort = (): Promise<number> =>
 export class TestServer {
   private process: ChildProcess | null = null;
   readonly data = mkdtempSync(path.join(os.tmpdir(), 'glossarion-e2e-'));
-  private port = 0;
+
+  /** @param port where it listens; any that is free unless it is said */
+  constructor(private port = 0) {}
 
   get url(): string {
     return `http://localhost:${this.port}`;

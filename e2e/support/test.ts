@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { outlineNotes } from './outline';
-import { TestServer } from './server';
+import { freePort, TestServer } from './server';
 
 export interface NoteFile {
   path: string;
@@ -48,6 +48,8 @@ export async function openToday(page: Page): Promise<void> {
 
 interface WorkerFixtures {
   server: TestServer;
+  /** Where the servers of a worker's tests of their own listen, one after the other, so that the browser knows them. */
+  ownPort: number;
   /** A browser with a profile on the disk, in which what was fetched and compiled once is there for all tests. */
   profile: BrowserContext;
 }
@@ -86,16 +88,18 @@ export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
     { scope: 'worker' },
   ],
   /** The profile, emptied of all that the tests before left in it. */
-  context: async ({ profile, server }, use) => {
+  context: async ({ profile, server, ownPort }, use) => {
     await use(profile);
     // The first page stays: the windows of the next test are opened from it.
     for (const page of profile.pages().slice(1)) await page.close({ runBeforeUnload: false });
     await profile.clearCookies();
     const cleaner = await profile.newCDPSession(profile.pages()[0]!);
-    await cleaner.send('Storage.clearDataForOrigin', {
-      origin: server.url,
-      storageTypes: 'local_storage,indexeddb,cache_storage,service_workers',
-    });
+    for (const origin of [server.url, new TestServer(ownPort).url]) {
+      await cleaner.send('Storage.clearDataForOrigin', {
+        origin,
+        storageTypes: 'local_storage,indexeddb,cache_storage,service_workers',
+      });
+    }
     await cleaner.detach();
   },
   server: [
@@ -109,8 +113,9 @@ export const test = base.extend<Omit<Fixtures, 'server'>, WorkerFixtures>({
     { scope: 'worker' },
   ],
   // eslint-disable-next-line no-empty-pattern
-  ownServer: async ({}, use) => {
-    const server = new TestServer();
+  ownPort: [async ({}, use) => use(await freePort()), { scope: 'worker' }],
+  ownServer: async ({ ownPort }, use) => {
+    const server = new TestServer(ownPort);
     await server.start();
     await use(server);
     await server.kill('SIGTERM');
@@ -156,6 +161,29 @@ export async function saved(page: Page): Promise<void> {
   await page.waitForTimeout(200);
   await expect(page.getByTestId('saving')).toHaveText('Saved');
 }
+
+/** In milliseconds without any change. */
+const STILL_FOR = 120;
+
+/** Waits until nothing on a page changes any more. */
+export const still = (page: Page): Promise<void> =>
+  page.evaluate(
+    (stillFor) =>
+      new Promise<void>((resolve) => {
+        const watching = new MutationObserver(() => wait());
+        let timer = 0;
+        const wait = () => {
+          clearTimeout(timer);
+          timer = window.setTimeout(() => {
+            watching.disconnect();
+            resolve();
+          }, stillFor);
+        };
+        watching.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+        wait();
+      }),
+    STILL_FOR,
+  );
 
 /** Opens the page with this title by its address. */
 export async function openPage(page: Page, title: string): Promise<string> {

@@ -21,7 +21,7 @@ export default function RootLayout() {
   const theme = useMemo(() => elementsTheme(mode), [mode]);
   return (
     <Provider store={store}>
-      <ThemeProvider key={mode} theme={theme}>
+      <ThemeProvider theme={theme}>
         <SessionGate>
           <Shell>
             <Slot />

@@ -1,7 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import type { Ref } from 'react';
 import { fittingItems, insertOffer } from './insertItems';
-import type { WritingPlace } from './PageEditor';
+import type { WritingPlace } from './writingPlace';
 import { PickerList, type PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
 

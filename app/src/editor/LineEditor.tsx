@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { documentMarks, documentNodes, type NodeJson } from '@glossarion/core/document';
 import { LinkPicker } from './LinkPicker';
 import { PageLinkWithView, TagWithView } from './linkViews';
-import type { WritingPlace } from './PageEditor';
+import type { WritingPlace } from './writingPlace';
 import type { PickerHandle } from './PickerList';
 import { Shortcuts } from './shortcuts';
 import { LinkQueryWatch, type TypedQuery } from './typedQuery';

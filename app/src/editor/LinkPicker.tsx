@@ -11,7 +11,7 @@ import { useAppDispatch } from '../state/store';
 import { targetsKnown } from '../state/targets';
 import { isSingleAddress } from './addresses';
 import { endLinkSelection } from './linkSelection';
-import type { WritingPlace } from './PageEditor';
+import type { WritingPlace } from './writingPlace';
 import { PickerList, type PickerChoice, type PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
 

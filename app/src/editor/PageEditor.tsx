@@ -3,7 +3,6 @@ import type { Editor } from '@tiptap/core';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
-import type { TrailStep } from '@glossarion/core/outline';
 import type { DateOffer } from './dateOffers';
 import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
@@ -11,21 +10,13 @@ import type { LineActs } from './lineActs';
 import { selectBlock } from './outline';
 import type { PickerHandle } from './PickerList';
 import type { TypedQuery } from './typedQuery';
+import type { WritingPlace } from './writingPlace';
 import { reachRest } from '../kit/atRest';
 import { later } from '../kit/later';
 
 const InsertMenu = later(async () => (await import('./pickers')).InsertMenu, true);
 const LinkPicker = later(async () => (await import('./pickers')).LinkPicker, true);
 const DateChip = later(async () => (await import('./DateChip')).DateChip, true);
-
-/** Where a page made from within a sentence may live. */
-export interface WritingPlace {
-  pageId: string;
-  /** What the page stands in; null for a day, which stands in the journal. */
-  parentId: string | null;
-  trail: TrailStep[];
-  title: string;
-}
 
 export interface PageEditorProps {
   page: PageDocument;

@@ -4,7 +4,6 @@ import { solidKindOf } from '@glossarion/core/document';
 import { fileAddress } from '../state/upload';
 import { linkWords } from '../screen/words';
 import { targetOf } from '../state/store';
-import { BlockText } from './BodyView';
 import type { StillProps } from './kinds';
 import { placeProps } from './still';
 
@@ -18,11 +17,10 @@ function shown(node: ElementContent, key: number): ReactNode {
   return createElement(node.tagName, { key, ...Object.fromEntries(properties) }, ...node.children.map(shown));
 }
 
-/** A block as core writes it in HTML: for kinds without a form of their own here. */
-export function StillHtml({ node, content, onTick }: StillProps) {
+/** A block as core writes it in HTML: for kinds without a form of their own here; nothing when core writes none. */
+export function StillHtml({ node }: StillProps) {
   const write = solidKindOf(node)?.html.write;
-  if (!write)
-    return (node.content ?? []).map((each, index) => <BlockText key={index} {...{ node: each, content, onTick }} />);
+  if (!write) return null;
   const element = write(
     node,
     {},

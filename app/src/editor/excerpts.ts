@@ -61,7 +61,7 @@ export async function dropExcerpt(
 ): Promise<void> {
   const source = pageOf(from);
   if (!source) return;
-  const { excerptOf } = await import('@glossarion/core/parts');
+  const { excerptOf } = await import('@glossarion/core/acts/parts');
   const { content } = from.state.doc.toJSON() as { content: NodeJson[] };
   const nodes = excerptOf(content, blockIds, newId(), source.title());
   const { schema, tr } = view.state;

@@ -2,7 +2,8 @@
  * All that the app knows of the editor: text that is written (a page, its title, one line elsewhere), text that stands
  * still, and what a sheet or a key puts into the text that has the cursor.
  */
-export { PageEditor, type PageEditorProps, type WritingPlace } from './PageEditor';
+export { PageEditor, type PageEditorProps } from './PageEditor';
+export type { WritingPlace } from './writingPlace';
 export { TitleField } from './TitleField';
 export { LineEditor, type LineEditorProps } from './LineEditor';
 export type { LineActs, PageLines } from './lineActs';

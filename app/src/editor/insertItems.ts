@@ -1,7 +1,7 @@
 import type { Editor } from '@tiptap/core';
-import { foldWords } from '@glossarion/core/find';
+import { foldWords } from '@glossarion/core/words';
 import { OFFERS, type Offer } from './kinds';
-import type { WritingPlace } from './PageEditor';
+import type { WritingPlace } from './writingPlace';
 
 /** Does what was chosen in the Insert menu. */
 export function insertOffer({ turn, insert }: Offer, editor: Editor, place: WritingPlace): void {

@@ -1,4 +1,4 @@
-import type { Act } from '.';
+import type { Act } from './all';
 import type { Change } from './change';
 import type { Changed } from '../notices/changed';
 import type { ActOutline, Need } from './outline';

@@ -1,5 +1,5 @@
 import { MAX_BLOCKS } from '../document/types';
-import type { Act } from '.';
+import type { Act } from './all';
 import type { PlannedAct } from './act';
 import { idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';

@@ -1,4 +1,4 @@
-import { planFoldBack } from '../parts/foldBack';
+import { planFoldBack } from './parts/foldBack';
 import type { CombinedAct } from './act';
 import { refused } from './actError';
 import { ANYTHING } from '../notices/changed';

@@ -1,13 +1,13 @@
 import { shownWords } from '../document/text';
 import { MAX_BLOCKS } from '../document/types';
-import { planLift } from '../parts/lift';
+import { planLift } from './parts/lift';
 import type { CombinedAct } from './act';
 import { contentOf } from './ask';
 import { ANYTHING } from '../notices/changed';
 import { id, list } from './shape';
 import { titleIn } from './titles';
 
-/** Makes a page of blocks, with a link in their place (core/parts). */
+/** Makes a page of blocks, with a link in their place (acts/parts). */
 export interface Lift {
   do: 'lift';
   id: string;

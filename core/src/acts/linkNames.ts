@@ -5,7 +5,7 @@ import { placesStillNaming } from '../alsoNamed/stillNaming';
 import { isCalendarDate } from '../dates/written';
 import type { NodeJson } from '../document/types';
 import { linkRanges, mapTextBlocks } from '../links/ranges';
-import type { Act } from '.';
+import type { Act } from './all';
 import type { CombinedAct } from './act';
 import { missing } from './actError';
 import { contentOf } from './ask';

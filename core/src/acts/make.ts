@@ -5,7 +5,7 @@ import { dayTitleWithYear } from '../journal/day';
 import { ENTRY_KINDS, MAX_NAME, ORNAMENTS, PIGMENTS, shownTitle } from '../outline/entry';
 import type { EntryKind, Ornament, Pigment } from '../outline/entry';
 import { overviewBody } from '../overview/overview';
-import { firstLineId } from '../parts/lift';
+import { firstLineId } from './parts/lift';
 import { fillTemplate, type TemplateUse } from '../templates/template';
 import { NOTHING, type PlannedAct } from './act';
 import { contentOf, entryOf } from './ask';

@@ -1,5 +1,5 @@
-import { foldWords } from '../find/words';
-import type { Act } from '.';
+import { foldWords } from '../words/words';
+import type { Act } from './all';
 import type { CombinedAct } from './act';
 import { refused } from './actError';
 import { pageOf } from './ask';

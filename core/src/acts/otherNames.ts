@@ -1,4 +1,4 @@
-import { foldWords } from '../find/words';
+import { foldWords } from '../words/words';
 import { MAX_OTHER_NAMES } from '../outline/entry';
 import type { PlannedAct } from './act';
 import { refused } from './actError';

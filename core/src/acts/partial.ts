@@ -1,6 +1,6 @@
 import { PlaceError } from '../outline/place';
-import type { Act } from '.';
-import { definitionOf } from '.';
+import type { Act } from './all';
+import { definitionOf } from './all';
 import { ActError } from './actError';
 import type { Change } from './change';
 import { NotHeld } from './memory';

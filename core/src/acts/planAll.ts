@@ -1,5 +1,5 @@
-import type { Act } from '.';
-import { definitionOf } from '.';
+import type { Act } from './all';
+import { definitionOf } from './all';
 import type { Plan } from './act';
 import type { MemoryOutline } from './memory';
 

@@ -1,6 +1,6 @@
 import { namedId } from '../document/ids';
 import { mayHold } from '../outline/entry';
-import type { Act } from '.';
+import type { Act } from './all';
 import { NOTHING, type Plan, type PlannedAct } from './act';
 import { noDay } from './ask';
 import type { Change } from './change';

@@ -1,12 +1,12 @@
 import { MAX_BLOCKS } from '../document/types';
-import { planSend, SEND_FORMS, type SendForm } from '../parts/send';
+import { planSend, SEND_FORMS, type SendForm } from './parts/send';
 import type { CombinedAct } from './act';
 import { contentOf } from './ask';
 import { ANYTHING } from '../notices/changed';
 import { either, id, list, oneOf } from './shape';
 import { titleIn } from './titles';
 
-/** Brings blocks to another page: themselves, a copy, or an excerpt (core/parts). */
+/** Brings blocks to another page: themselves, a copy, or an excerpt (acts/parts). */
 export interface Send {
   do: 'send';
   id: string;

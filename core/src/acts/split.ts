@@ -1,12 +1,12 @@
 import { shownWords } from '../document/text';
-import { planSplit } from '../parts/split';
+import { planSplit } from './parts/split';
 import type { CombinedAct } from './act';
 import { contentOf } from './ask';
 import { ANYTHING } from '../notices/changed';
 import { id } from './shape';
 import { titleIn } from './titles';
 
-/** Makes a page of each part of a page, with an overview in their place (core/parts). */
+/** Makes a page of each part of a page, with an overview in their place (acts/parts). */
 export interface Split {
   do: 'split';
   id: string;

@@ -1,7 +1,7 @@
 import { block } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
-import type { Act } from '.';
+import type { Act } from './all';
 import type { Plan } from './act';
 import { contentOf } from './ask';
 import { idOf } from '../document/kinds';

@@ -1,7 +1,7 @@
 import { idOf } from '../document/kinds';
 import type { NodeJson } from '../document/types';
-import { firstLineId } from '../parts/lift';
-import type { Act } from '.';
+import { firstLineId } from './parts/lift';
+import type { Act } from './all';
 import { NOTHING, type PlannedAct } from './act';
 import { isUnwritten } from './ask';
 import { bin } from './bin';

@@ -1,4 +1,4 @@
-import { foldWords } from '../find/words';
+import { foldWords } from '../words/words';
 
 /**
  * A text as names are looked for in it: words, and single characters of scripts that are written without spaces. Made

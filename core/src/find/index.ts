@@ -2,4 +2,3 @@ export * from './finding';
 export * from './mark';
 export * from './query';
 export * from './telling';
-export * from './words';

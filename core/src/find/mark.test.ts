@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { countFits, markWords } from './mark';
 import { isEmptyQuery, parseQuery, queryLength, toMatch } from './query';
 import { isTelling, tellingWords } from './telling';
-import { foldWords, wordsIn } from './words';
+import { foldWords, wordsIn } from '../words/words';
 
 /** What a person sees, with marks as brackets. */
 const shown = (text: string, typed: string, length?: number) =>

@@ -1,5 +1,5 @@
 import type { FindQuery } from './query';
-import { foldWords, isPlain, wordsIn } from './words';
+import { foldWords, isPlain, wordsIn } from '../words/words';
 
 /** A piece of shown text; `isMarked` where it is a word that was looked for. */
 export interface MarkedPiece {

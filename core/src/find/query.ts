@@ -1,4 +1,4 @@
-import { wordsIn } from './words';
+import { wordsIn } from '../words/words';
 
 /** What somebody typed, taken apart. */
 export interface FindQuery {

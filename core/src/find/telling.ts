@@ -1,5 +1,5 @@
 import { stemmer } from 'stemmer';
-import { wordsIn } from './words';
+import { wordsIn } from '../words/words';
 
 /** English words that say nothing of what a line is about. */
 const SILENT = new Set(

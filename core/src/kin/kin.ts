@@ -1,6 +1,6 @@
 import { stemmer } from 'stemmer';
 import { isTelling } from '../find/telling';
-import { wordsIn } from '../find/words';
+import { wordsIn } from '../words/words';
 import type { Target } from '../links/target';
 
 /** A page as far as likeness needs it. */

@@ -1,4 +1,4 @@
-import { foldWords } from '../find/words';
+import { foldWords } from '../words/words';
 
 /** A title as it is compared: folded, letters and figures only, with single spaces. */
 const plain = (title: string): string =>

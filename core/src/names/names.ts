@@ -1,5 +1,5 @@
 import UFuzzy from '@leeoniya/ufuzzy';
-import { foldWords } from '../find/words';
+import { foldWords } from '../words/words';
 
 /** How many candidates are ranked at the most; more than these the person narrows by typing on. */
 const RANKED = 1_000;

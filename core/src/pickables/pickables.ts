@@ -1,5 +1,5 @@
 import { NameIndex } from '../names/names';
-import { foldWords } from '../find/words';
+import { foldWords } from '../words/words';
 import { carriedSeason, type Season } from '../outline/season';
 import type { EntryKind, Pigment } from '../outline/entry';
 import { isNearlySame } from '../links/near';

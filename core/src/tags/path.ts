@@ -1,4 +1,4 @@
-import { foldWords } from '../find/words';
+import { foldWords } from '../words/words';
 
 /** What may follow the mark in running text: letters and digits, joined by - _ or / (a slash nests). */
 export const TAG_PATTERN = /#([\p{L}\p{N}][\p{L}\p{M}\p{N}_/-]{0,60})/u;

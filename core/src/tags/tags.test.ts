@@ -1,4 +1,5 @@
-import { parseQuery, toMatch, wordsIn } from '../find';
+import { parseQuery, toMatch } from '../find';
+import { wordsIn } from '../words';
 import { tagPath, tagToken, TagTree, writtenTag, type Tag } from '.';
 
 const tag = (id: string, name: string, parentId: string | null = null): Tag => ({ id, name, parentId, pigment: null });

@@ -1,4 +1,4 @@
-import { wordsIn } from '../find/words';
+import { wordsIn } from '../words/words';
 import type { Pigment } from '../outline/entry';
 import { foldTag, tagKey, writtenTag } from './path';
 

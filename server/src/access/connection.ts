@@ -1,6 +1,5 @@
 import type BetterSqlite3 from 'better-sqlite3';
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import type { Viewer } from './viewer';
 import { onlyVisible, queryFor } from './visible';
 

@@ -1,6 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import { EntryEntity, type Entry } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { ViewerConnection } from './connection';
@@ -8,6 +7,22 @@ import { ACCOUNT, ENTRY, MAY_WRITE } from './guard.queries';
 
 /** An entry as services know it: whose it is, is for this folder alone to know. */
 export type EntryRow = Omit<Entry, 'ownerId' | 'importId'>;
+
+/** An entry as one step of a trail. */
+export type Step = Pick<
+  EntryRow,
+  | 'id'
+  | 'parentId'
+  | 'kind'
+  | 'name'
+  | 'firstWords'
+  | 'wordCount'
+  | 'pigment'
+  | 'day'
+  | 'deletedAt'
+  | 'season'
+  | 'mergedInto'
+>;
 
 /** An entry, in the bin or not, if the viewer may see it. */
 export const entryIfVisible = (connection: ViewerConnection, id: string): EntryRow | undefined =>

@@ -1,5 +1,4 @@
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import type { Entry, Tag } from '../entities';
 import { ADD_ENTRY, ADD_TAG, MADE_WITH } from './making.queries';
 import type { Viewer } from './viewer';

@@ -1,15 +1,13 @@
 import { dayKey, nameKey, NameFinder, searchedText, textBlocks, type NamedAt } from '@glossarion/core/alsoNamed';
 import { datesIn } from '@glossarion/core/dates';
 import type { BodyJson } from '@glossarion/core/document';
-import { wordsIn } from '@glossarion/core/find';
-import { DUE, NAMES_DUE, ownView, ViewerConnection } from '../access';
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { wordsIn } from '@glossarion/core/words';
+import { DUE, NAMES_DUE, ownView, ViewerConnection, type Step } from '../access';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import { DOCUMENT } from '../entities/document.queries';
 import { ALL_STEPS, STEP } from '../entities/entry.queries';
 import { OTHER_NAMES } from '../entities/fact.queries';
 import { UNRANKED } from '../entities/find.queries';
-import type { Step } from '../services/entries';
 import { HOLDING_UNSPACED, NAMES } from './alsoNamed.queries';
 
 export interface FoundLine {

@@ -1,6 +1,6 @@
 import type { Kin } from '@glossarion/core/kin';
 import { Worker } from 'node:worker_threads';
-import type { RawDatabase } from '../database/database';
+import type { RawDatabase } from '../sqlite/prepared';
 import { KinSearch } from './kin';
 import { AlsoNamedSearch, type AlsoNamedBatch } from './alsoNamed';
 

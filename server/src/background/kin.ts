@@ -1,14 +1,12 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { kinOf, tellingStems, type Kin, type KinPage, type Rarity } from '@glossarion/core/kin';
 import { tagToken, type TagTree } from '@glossarion/core/tags';
-import { ownView, ViewerConnection, visibleTags } from '../access';
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { ownView, ViewerConnection, visibleTags, type Step } from '../access';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import { LINES } from '../entities/block.queries';
 import { STEP, UP } from '../entities/entry.queries';
 import { RANKED, WORD_COUNT } from '../entities/find.queries';
 import { TAGS_OF } from '../entities/link.queries';
-import type { Step } from '../services/entries';
 import { BY_LINKS, HOLDING, LINKED } from './kin.queries';
 
 const CANDIDATES = 80;

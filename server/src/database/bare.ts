@@ -1,4 +1,4 @@
-import type { RawDatabase } from './database';
+import type { RawDatabase } from '../sqlite/prepared';
 
 /** What is asked of a database before it is known to be one of ours. By hand: no entity may be trusted yet. */
 

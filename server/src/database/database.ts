@@ -13,6 +13,7 @@ import { Documents1790000500000 } from '../migrations/1790000500000-documents';
 import { Canonical1790000600000 } from '../migrations/1790000600000-canonical';
 import { Tags1790000700000 } from '../migrations/1790000700000-tags';
 import { ViewerConnection, type Viewer } from '../access';
+import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
 import { examine } from './examine';
 import { lockFolder } from './lock';
@@ -21,8 +22,6 @@ import { openToRead } from './reading';
 import { StartError } from '../startError';
 import { Trouble, troubleOf } from './trouble';
 import { WriteQueue } from './writeQueue';
-
-export type RawDatabase = BetterSqlite3.Database;
 
 const MIGRATIONS = [
   Foundations1790000000000,

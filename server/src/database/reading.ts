@@ -1,6 +1,6 @@
 import { DataSource } from 'typeorm';
 import { entities } from '../entities';
-import type { RawDatabase } from './database';
+import type { RawDatabase } from '../sqlite/prepared';
 
 /** Opens a database to be read alone: by repositories, and on the very connection that these use. */
 export async function openToRead(file: string): Promise<{ source: DataSource; reader: RawDatabase }> {

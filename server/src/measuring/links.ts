@@ -1,12 +1,12 @@
 import AhoCorasick from 'ahocorasick';
 import { NameFinder, searchedText, textBlocks } from '@glossarion/core/alsoNamed';
 import type { BodyJson } from '@glossarion/core/document';
-import { foldWords } from '@glossarion/core/find';
+import { foldWords } from '@glossarion/core/words';
 import { nameFuzzy } from '@glossarion/core/names';
 import { Pickables, type PickContext } from '@glossarion/core/pickables';
 import { Text as SharedText } from 'yjs';
 import type { Viewer } from '../access';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import type { Services } from '../services';
 import { madeTitle } from '../services/madeNotes';

@@ -14,7 +14,7 @@ import {
   tagsIn,
   writeBody,
 } from '@glossarion/core/document';
-import { indexedWords } from '@glossarion/core/find';
+import { indexedWords } from '@glossarion/core/words';
 import { dayId } from '@glossarion/core/journal';
 import { ownView } from '../access';
 import { checkData } from '../services/checkData';

@@ -6,7 +6,8 @@ import type { Services } from '../services';
 import { DEMO_NAME } from '../services/accounts';
 import type { Account } from '../entities';
 import { Problem } from '../problem';
-import { line, route, type RouteRequest } from './route';
+import { route, type RouteRequest } from './route';
+import { line } from '../values';
 import * as answers from './answers';
 
 export const SESSION_COOKIE = 'glossarion-session';

@@ -2,7 +2,8 @@ import { Router } from 'express';
 import Joi from 'joi';
 import type { Services } from '../services';
 import { anywhere } from '../services/told';
-import { route, withId } from './route';
+import { route } from './route';
+import { withId } from '../values';
 import * as answers from './answers';
 
 /** The bin: what was deleted, and the only way in which anything is deleted for good. */

@@ -2,7 +2,8 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { TASK_STATES, type TaskState } from '@glossarion/core/document';
 import type { Services } from '../services';
-import { route, withId } from './route';
+import { route } from './route';
+import { withId } from '../values';
 import * as answers from './answers';
 
 /** The Desk, and what it is gathered from: pins, visits, tasks. */

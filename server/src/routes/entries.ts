@@ -2,7 +2,8 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { OVERVIEW_LEVELS } from '@glossarion/core/overview';
 import type { Services } from '../services';
-import { id, route, withId } from './route';
+import { route } from './route';
+import { id, withId } from '../values';
 import * as answers from './answers';
 
 /** Notebooks, sections and pages as they are read: where they stand and what stands in them. */

@@ -2,7 +2,8 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { Problem } from '../problem';
 import type { Services } from '../services';
-import { line, route, withId } from './route';
+import { route } from './route';
+import { line, withId } from '../values';
 import * as answers from './answers';
 
 /** What a browser may show in place. Everything else is handed over as a file. */

@@ -3,7 +3,8 @@ import { Problem } from '../problem';
 import type { Services } from '../services';
 import { importRequest } from '../threads/readRequest';
 import { anywhere } from '../services/told';
-import { route, withId } from './route';
+import { route } from './route';
+import { withId } from '../values';
 import * as answers from './answers';
 
 /** A request of more bytes takes a thread so much memory that it is not kept. */

@@ -4,7 +4,8 @@ import { shownIn, type BodyJson } from '@glossarion/core/document';
 import { JOURNAL, type MarginFilter } from '@glossarion/core/margin';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
-import { day, id, line, route, withId } from './route';
+import { route } from './route';
+import { day, id, line, withId } from '../values';
 import * as answers from './answers';
 
 /** A piece of a long list. */

@@ -4,7 +4,8 @@ import { DESK_PARTS, DESK_SIZES } from '@glossarion/core/desk';
 import { JOURNAL } from '@glossarion/core/margin';
 import type { Services } from '../services';
 import { Problem } from '../problem';
-import { id, route } from './route';
+import { route } from './route';
+import { id } from '../values';
 import * as answers from './answers';
 
 const arrangement = Joi.array()

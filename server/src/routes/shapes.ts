@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { MAX_BLOCKS } from '@glossarion/core/document';
 import { ACTS, ACT_KINDS, type Field } from '@glossarion/core/acts';
-import { day, id, line } from './route';
+import { day, id, line } from '../values';
 
 /** Lines by names of one's own choice: of a name, and of what is said to it, so many characters at most. */
 const ANSWER_NAME = /^[^\u0000-\u001F\u007F]{0,200}$/u;

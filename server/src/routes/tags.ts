@@ -3,7 +3,8 @@ import Joi from 'joi';
 import { PIGMENTS } from '@glossarion/core/outline';
 import type { Services } from '../services';
 import type { TagChanges } from '../services/tags';
-import { line, route, withId } from './route';
+import { route } from './route';
+import { line, withId } from '../values';
 import * as answers from './answers';
 
 /** Tags: their names and pigments. */

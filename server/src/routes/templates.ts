@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import type { Services } from '../services';
-import { route, withId } from './route';
+import { route } from './route';
+import { withId } from '../values';
 import * as answers from './answers';
 
 /** Pages that other pages begin as. */

@@ -1,7 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { newId } from '@glossarion/core/document';
-import { foldWords } from '@glossarion/core/find';
+import { foldWords } from '@glossarion/core/words';
 import { LessThan, MoreThanOrEqual } from 'typeorm';
 import type { Viewer } from '../access';
 import type { Config } from '../config';

@@ -1,11 +1,11 @@
 import { dayKey, nameKey, type AlsoNamedLine, type AlsoNamedLines, type NamedAt } from '@glossarion/core/alsoNamed';
 import type { NodeJson } from '@glossarion/core/document';
 import { shownIn } from '@glossarion/core/document';
-import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
+import { visibleEntry, type Viewer, type ViewerConnection, type Step } from '../access';
 import type { Database } from '../database/database';
 import { NAMING } from '../entities/alsoNamed.queries';
 import { BLOCK } from '../entities/block.queries';
-import type { BlockPlace, Entries, EntryPlace, Step } from './entries';
+import type { BlockPlace, Entries, EntryPlace } from './entries';
 import { otherNamesOf } from './otherNames';
 
 interface NamingRow extends Step {

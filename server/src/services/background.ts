@@ -4,7 +4,7 @@ import type { AlsoNamedBatch } from '../background/alsoNamed';
 import { In, type EntityManager } from 'typeorm';
 import { accountOf, ownView } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import {
   AlsoNamedDueEntity,
   AlsoNamedEntity,

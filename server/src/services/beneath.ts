@@ -1,5 +1,4 @@
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import { ADD_BENEATH } from '../entities/entry.queries';
 import type { Entry } from '../entities';
 

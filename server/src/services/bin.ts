@@ -3,7 +3,7 @@ import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import { parseQuery, toMatch, isEmptyQuery } from '@glossarion/core/find';
 import { ENTRY_COLUMNS, ownedBy, writableEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { BlockEntity, EntryEntity, LinkEntity, TombstoneEntity, type StoredLink } from '../entities';
 import { ALL_BENEATH, HOLDS_ANY } from '../entities/entry.queries';
 import { DROP_INDEX, RANKED } from '../entities/find.queries';

@@ -2,7 +2,7 @@ import type { EntityManager } from 'typeorm';
 import type { Change, ChangeKind } from '@glossarion/core/acts';
 import type { BodyJson } from '@glossarion/core/document';
 import { accountOf, addEntry, ownedBy, putOwned, sees, writableEntry, type ViewerConnection } from '../access';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { EntryEntity, PinEntity, UnlinkedEntity } from '../entities';
 import { DROP_INDEX } from '../entities/find.queries';
 import { notFound } from '../problem';

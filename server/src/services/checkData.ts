@@ -1,12 +1,11 @@
 import { In, type EntityManager } from 'typeorm';
 import * as Y from 'yjs';
 import { bodyFacts, readBody, readTitle, typedTags, type BodyFacts, type BodyJson } from '@glossarion/core/document';
-import { indexedWords } from '@glossarion/core/find';
+import { indexedWords } from '@glossarion/core/words';
 import { foldTag } from '@glossarion/core/tags';
 import { accountOf } from '../access';
 import { AlsoNamedSearch } from '../background/alsoNamed';
-import type { RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import {
   AlsoNamedDueEntity,
   AlsoNamedEntity,

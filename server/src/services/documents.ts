@@ -27,7 +27,7 @@ import { orderBetween } from '@glossarion/core/outline';
 import type { EntityManager } from 'typeorm';
 import { accountOf, addEntry, ownView, sees, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import {
   DayBeginningEntity,
   DocumentEntity,

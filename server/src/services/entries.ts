@@ -3,29 +3,13 @@ import { linkState, type Target } from '@glossarion/core/links';
 import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
 import type { TagTree } from '@glossarion/core/tags';
 import { carriedSeason, shownTitle, type EntryInfo, type EntryKind } from '@glossarion/core/outline';
-import { sees, visibleEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
+import { sees, visibleEntry, type EntryRow, type Step, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { BLOCK } from '../entities/block.queries';
 import { LED, STEP, TOMBSTONE } from '../entities/entry.queries';
 import { notFound } from '../problem';
 import { otherNamesOf } from './otherNames';
 import type { Tags } from './tags';
-
-/** An entry as one step of a trail. */
-export type Step = Pick<
-  EntryRow,
-  | 'id'
-  | 'parentId'
-  | 'kind'
-  | 'name'
-  | 'firstWords'
-  | 'wordCount'
-  | 'pigment'
-  | 'day'
-  | 'deletedAt'
-  | 'season'
-  | 'mergedInto'
->;
 
 export type EntryPlace = Omit<Target, 'state' | 'kind'> & { isDeleted: boolean; kind: EntryKind };
 

@@ -6,10 +6,10 @@ import {
   type BodyJson,
   type LineFacts,
 } from '@glossarion/core/document';
-import { indexedWords } from '@glossarion/core/find';
+import { indexedWords } from '@glossarion/core/words';
 import { tagToken } from '@glossarion/core/tags';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import { LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
 import { DROP_BLOCK, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';

@@ -13,13 +13,13 @@ import { NameIndex } from '@glossarion/core/names';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
-import { sees, visibleEntry, type Viewer, type ViewerConnection } from '../access';
+import { sees, visibleEntry, type Viewer, type ViewerConnection, type Step } from '../access';
 import type { Database } from '../database/database';
 import { LINES_TO_FIND } from '../entities/block.queries';
 import { ALL_STEPS } from '../entities/entry.queries';
 import { RANKED, UNRANKED } from '../entities/find.queries';
 import { TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
-import { entryTitle, type Entries, type EntryReader, type Step } from './entries';
+import { entryTitle, type Entries, type EntryReader } from './entries';
 import { allOtherNames, otherNamesOf } from './otherNames';
 import type { Tags } from './tags';
 

@@ -1,5 +1,5 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
-import { foldWords } from '@glossarion/core/find';
+import { foldWords } from '@glossarion/core/words';
 import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
 import { shownIn } from '@glossarion/core/document';
 import { visibleEntry, type Viewer } from '../access';

@@ -15,7 +15,7 @@ import { dayId } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
 import { accountOf, addEntry, isOfImport, type Viewer } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { DayBeginningEntity } from '../entities';
 import { HELD_ELSEWHERE } from '../entities/block.queries';
 import { ADD_DOCUMENT } from '../entities/document.queries';

@@ -1,7 +1,7 @@
 import { In } from 'typeorm';
 import { ownedBy, type Viewer } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { EntryEntity, ImportUnderWayEntity } from '../entities';
 import { DROP_INDEX } from '../entities/find.queries';
 import { dropTagsOfImport } from './tags';

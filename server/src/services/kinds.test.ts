@@ -2,7 +2,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { block, newId, solidBlock, type NodeJson } from '@glossarion/core/document';
-import { indexedWords } from '@glossarion/core/find';
+import { indexedWords } from '@glossarion/core/words';
 import { ownView } from '../access';
 import { temporaryFolder } from '../testing/builtServer';
 import { makeServer, type TestedServer } from '../testing/makeServer';

@@ -8,10 +8,10 @@ import {
   type MarginPage,
 } from '@glossarion/core/margin';
 import type { TagTree } from '@glossarion/core/tags';
-import { visibleEntry, type Viewer, type ViewerConnection } from '../access';
+import { visibleEntry, type Viewer, type ViewerConnection, type Step } from '../access';
 import type { Database } from '../database/database';
 import { FOLLOWING, REFERRING, TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
-import type { Entries, EntryPlace, Step } from './entries';
+import type { Entries, EntryPlace } from './entries';
 import type { Tags } from './tags';
 
 /** Lines beneath a referring line that are shown with it. */

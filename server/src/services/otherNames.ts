@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import type { Viewer } from '../access';
-import type { Database, RawDatabase } from '../database/database';
-import { prepared } from '../database/prepared';
+import type { Database } from '../database/database';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 import { EntryEntity, OtherNameEntity, type OtherName } from '../entities';
 import { OTHER_NAMES } from '../entities/fact.queries';
 

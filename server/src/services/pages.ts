@@ -4,7 +4,7 @@ import { shownIn } from '@glossarion/core/document';
 import type { EntryInfo } from '@glossarion/core/outline';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { DOCUMENT } from '../entities/document.queries';
 import type { Entries } from './entries';
 

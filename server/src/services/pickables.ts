@@ -1,8 +1,8 @@
 import type { Pickable } from '@glossarion/core/pickables';
-import type { Viewer } from '../access';
+import type { Viewer, Step } from '../access';
 import type { Database } from '../database/database';
 import { ALL_STEPS, STEP } from '../entities/entry.queries';
-import { entryTitle, isUnwritten, type Step } from './entries';
+import { entryTitle, isUnwritten } from './entries';
 import { allOtherNames, otherNamesOf } from './otherNames';
 
 /** More changes than these are not told one by one. */

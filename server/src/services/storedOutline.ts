@@ -4,7 +4,7 @@ import type { NamedAt } from '@glossarion/core/alsoNamed';
 import type { BodyJson, NodeJson } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { ENTRY_COLUMNS, entryIfVisible, ownedBy, type ViewerConnection } from '../access';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { AlsoNamedEntity, BlockEntity, EntryEntity, LinkEntity, PinEntity, UnlinkedEntity } from '../entities';
 import { DOCUMENT } from '../entities/document.queries';
 import { ALL_BENEATH, KEY_AFTER, LAST_KEY } from '../entities/entry.queries';

@@ -13,7 +13,7 @@ import type { Pigment } from '@glossarion/core/outline';
 import { foldTag, tagKey, tagPath, TagTree, writtenTag, type Tag } from '@glossarion/core/tags';
 import { addTag, ownTag, ownTagPaths, visibleTags, writableTag, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { DocumentEntity, TagEntity } from '../entities';
 import { ADD_DOCUMENT } from '../entities/document.queries';
 import { Problem } from '../problem';

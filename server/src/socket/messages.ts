@@ -2,7 +2,7 @@ import Joi from 'joi';
 
 import { isDay } from '@glossarion/core/journal';
 import { MAX_MESSAGE, type ClientMessage } from '@glossarion/core/messages';
-import { base64, id } from '../routes/route';
+import { base64, id } from '../values';
 
 const update = base64.max(MAX_MESSAGE);
 const day = Joi.string()

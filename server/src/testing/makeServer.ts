@@ -4,7 +4,7 @@ import path from 'node:path';
 import request, { type Test } from 'supertest';
 import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
-import { prepared } from '../database/prepared';
+import { prepared } from '../sqlite/prepared';
 import { answerChecks } from '../routes/route';
 import { start, type Running } from '../start';
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { wellFormed } from '@glossarion/core/document';
-import { base64, id } from '../routes/route';
+import { base64, id } from '../values';
 import type { SentFile } from './readFiles';
 
 /** A file is its text, or its bytes in base64: then it is found out how its text is written. */

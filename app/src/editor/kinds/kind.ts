@@ -3,7 +3,7 @@ import type { Node as DocumentNode } from '@tiptap/pm/model';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import type { ReactNode } from 'react';
 import type { NodeJson } from '@glossarion/core/document';
-import type { WritingPlace } from '../PageEditor';
+import type { WritingPlace } from '../writingPlace';
 
 /**
  * How a kind of block of core's table is shown, made and typed: a file of this folder each, entered in all.ts.

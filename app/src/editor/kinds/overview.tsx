@@ -8,7 +8,7 @@ import { OverviewSheet } from '../overview/OverviewSheet';
 import { openTarget } from '../../screen/navigation';
 import { awaitingChoice } from '../awaiting';
 import { withReactView } from '../nodeView';
-import type { WritingPlace } from '../PageEditor';
+import type { WritingPlace } from '../writingPlace';
 import { putBlock } from '../put';
 import type { KindView } from './kind';
 

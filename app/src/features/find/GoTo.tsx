@@ -1,7 +1,7 @@
 import { usePathname } from 'expo-router';
 import { useState } from 'react';
 import { newId } from '@glossarion/core/document';
-import { foldWords } from '@glossarion/core/find';
+import { foldWords } from '@glossarion/core/words';
 import { dayTitleWithYear } from '@glossarion/core/journal';
 import type { Target } from '@glossarion/core/links';
 import { useEntryQuery, useNamesQuery, useNotebooksQuery, useRecentQuery } from '../../state/api';

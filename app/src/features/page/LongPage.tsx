@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
-import { splitHeadings } from '@glossarion/core/parts';
+import { splitHeadings } from '@glossarion/core/acts/parts';
 import { countWords, ownWords } from '@glossarion/core/document';
 import { splitPage } from '../parts/partActs';
 import { Paragraph } from '../../kit/Words';

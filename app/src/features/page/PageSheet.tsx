@@ -1,6 +1,6 @@
 import type { NodeJson } from '@glossarion/core/document';
 import type { Gloss } from '@glossarion/core/margin';
-import { isLinkLine, splitHeadings } from '@glossarion/core/parts';
+import { isLinkLine, splitHeadings } from '@glossarion/core/acts/parts';
 import type { EntryInfo } from '@glossarion/core/outline';
 import { Offers, type Offer } from '../../kit/Offers';
 import { Sheet } from '../../kit/Sheet';

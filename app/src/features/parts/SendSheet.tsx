@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { isHeading } from '@glossarion/core/document';
-import type { SendForm } from '@glossarion/core/parts';
+import type { SendForm } from '@glossarion/core/acts/parts';
 import { useNamesQuery, usePageQuery, useRecentQuery } from '../../state/api';
 import { colour } from '../../theme/tokens';
 import { Action } from '../../kit/Action';

@@ -1,5 +1,5 @@
 import { newId } from '@glossarion/core/document';
-import type { SendForm } from '@glossarion/core/parts';
+import type { SendForm } from '@glossarion/core/acts/parts';
 import type { PageLines } from '../../editor';
 import { settleDocuments } from '../../documents/session';
 import { api } from '../../state/api';

@@ -14,7 +14,7 @@ import { placeBeside } from '../../kit/placed';
 import { copyAddress } from '../../screen/copy';
 import { addressOf, lastingAddress, openTarget } from '../../screen/navigation';
 import { trailWords } from '../../screen/words';
-import type { Previewed } from './Previews';
+import type { Previewed } from './previewed';
 import { InlineField } from '../../kit/InlineField';
 import { Box } from '../../kit/Box';
 import { Paragraph, Said } from '../../kit/Words';

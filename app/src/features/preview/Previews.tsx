@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import type { Previewed } from './previewed';
 import { later } from '../../kit/later';
 import { linkOf } from './linkOf';
 
@@ -10,14 +11,6 @@ const LEFT = 220;
 const PRESSED = 450;
 /** A finger that moves further than this scrolls, in pixels. */
 const STILL = 10;
-
-/** A link whose target is previewed. */
-export interface Previewed {
-  target: string;
-  link: HTMLElement;
-  /** Opened by touch or key, it stays until it is closed. */
-  isKept: boolean;
-}
 
 /** Shows what a link leads to when it is pointed at, chosen by keys, or pressed long. */
 export function Previews() {

@@ -1,4 +1,4 @@
-import { foldWords } from '../../find/words';
+import { foldWords } from '../../words/words';
 import { isDay } from '../../journal/day';
 import type { FrontMatter } from './frontMatter';
 import type { ReadFile } from './readFile';

@@ -1,6 +1,6 @@
 import { isId } from '../../document/ids';
 import type { NodeJson } from '../../document/types';
-import { foldWords } from '../../find/words';
+import { foldWords } from '../../words/words';
 import { isDay } from '../../journal/day';
 import type { ReadFile } from './readFile';
 import { ownWordsOfLink } from './resolve';

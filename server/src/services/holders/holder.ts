@@ -1,6 +1,6 @@
 import type { BodyFacts } from '@glossarion/core/document';
 import type { ViewerConnection } from '../../access';
-import type { RawDatabase } from '../../database/database';
+import type { RawDatabase } from '../../sqlite/prepared';
 
 /** Something that a document hangs under, as far as its document needs it. */
 export interface HeldDocument {

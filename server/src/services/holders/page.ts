@@ -1,5 +1,5 @@
 import { accountOf, entryIfVisible, sees, writableEntry } from '../../access';
-import { prepared } from '../../database/prepared';
+import { prepared } from '../../sqlite/prepared';
 import { NOTE_NAME, WRITE_KNOWN } from '../../entities/fact.queries';
 import { otherNamesOf } from '../otherNames';
 import type { Holder } from './holder';

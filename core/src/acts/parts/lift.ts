@@ -1,9 +1,9 @@
-import { depthOf, idOf, isHeading } from '../document/kinds';
-import { block, pageLink } from '../document/build';
-import { namedId } from '../document/ids';
-import type { NodeJson } from '../document/types';
-import type { Act } from '../acts';
-import { PlaceError } from '../outline/place';
+import { depthOf, idOf, isHeading } from '../../document/kinds';
+import { block, pageLink } from '../../document/build';
+import { namedId } from '../../document/ids';
+import type { NodeJson } from '../../document/types';
+import type { Act } from '../all';
+import { PlaceError } from '../../outline/place';
 import { rebased, withBelongings } from './range';
 
 export interface LiftWish {

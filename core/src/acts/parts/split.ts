@@ -1,10 +1,10 @@
-import { depthOf, idOf, isHeading, levelOf } from '../document/kinds';
-import { block } from '../document/build';
-import { namedId } from '../document/ids';
-import type { NodeJson } from '../document/types';
-import type { Act } from '../acts';
-import { PlaceError } from '../outline/place';
-import { overviewNode } from '../overview/overview';
+import { depthOf, idOf, isHeading, levelOf } from '../../document/kinds';
+import { block } from '../../document/build';
+import { namedId } from '../../document/ids';
+import type { NodeJson } from '../../document/types';
+import type { Act } from '../all';
+import { PlaceError } from '../../outline/place';
+import { overviewNode } from '../../overview/overview';
 import { planPart, type ShownWords } from './lift';
 import { endOfPart } from './range';
 

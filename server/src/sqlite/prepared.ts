@@ -1,5 +1,7 @@
 import type BetterSqlite3 from 'better-sqlite3';
-import type { RawDatabase } from './database';
+
+/** A connection of better-sqlite3. */
+export type RawDatabase = BetterSqlite3.Database;
 
 const known = new WeakMap<RawDatabase, Map<string, BetterSqlite3.Statement>>();
 

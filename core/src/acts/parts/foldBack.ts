@@ -1,8 +1,8 @@
-import { depthOf, idOf, isHeading, levelOf } from '../document/kinds';
-import { block } from '../document/build';
-import { namedId } from '../document/ids';
-import type { NodeJson } from '../document/types';
-import type { Act } from '../acts';
+import { depthOf, idOf, isHeading, levelOf } from '../../document/kinds';
+import { block } from '../../document/build';
+import { namedId } from '../../document/ids';
+import type { NodeJson } from '../../document/types';
+import type { Act } from '../all';
 import { rebased } from './range';
 
 /** Whether a block is nothing but a link to a page. */

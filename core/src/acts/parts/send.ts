@@ -1,11 +1,11 @@
-import { idOf } from '../document/kinds';
-import { withAttributes } from '../document/canonical';
-import { withIds } from '../document/copy';
-import { pageLink, text } from '../document/build';
-import { namedId } from '../document/ids';
-import type { NodeJson } from '../document/types';
-import type { Act } from '../acts';
-import { PlaceError } from '../outline/place';
+import { idOf } from '../../document/kinds';
+import { withAttributes } from '../../document/canonical';
+import { withIds } from '../../document/copy';
+import { pageLink, text } from '../../document/build';
+import { namedId } from '../../document/ids';
+import type { NodeJson } from '../../document/types';
+import type { Act } from '../all';
+import { PlaceError } from '../../outline/place';
 import { endOfPart, rebased, withBelongings } from './range';
 
 /** How blocks go to another page: themselves, as a copy, or as an excerpt that links to where it is from. */

@@ -1,5 +1,5 @@
-import { depthOf, idOf, isHeading, levelOf } from '../document/kinds';
-import type { NodeJson } from '../document/types';
+import { depthOf, idOf, isHeading, levelOf } from '../../document/kinds';
+import type { NodeJson } from '../../document/types';
 
 /** Which blocks belong together: a line with what stands beneath it, a heading with its part of the page. */
 

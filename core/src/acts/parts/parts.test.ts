@@ -1,6 +1,6 @@
-import { block, body, pageLink, text } from '../document/build';
-import { newId } from '../document/ids';
-import { ownWords } from '../document/text';
+import { block, body, pageLink, text } from '../../document/build';
+import { newId } from '../../document/ids';
+import { ownWords } from '../../document/text';
 import { planFoldBack, planLift, planSend, planSplit, rebased, withBelongings } from './index';
 
 const heading = (words: string, level = 2) => block('heading', words, { level });

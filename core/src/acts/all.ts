@@ -1,0 +1,118 @@
+import type { ActDefinition, AnyAct } from './act';
+import { bin, type Bin } from './bin';
+import type { Changed } from '../notices/changed';
+import { describe, type Describe } from './describe';
+import { dropBlocks, type DropBlocks } from './dropBlocks';
+import { duplicate, type Duplicate } from './duplicate';
+import { foldBack, type FoldBack } from './foldBack';
+import { addFormer, removeFormer, type AddFormer, type RemoveFormer } from './former';
+import { leadTo, type LeadTo } from './leadTo';
+import { leaveUnlinked, type LeaveUnlinked } from './leaveUnlinked';
+import { lift, type Lift } from './lift';
+import { linkNames, type LinkNames } from './linkNames';
+import { make, type Make } from './make';
+import { merge, type Merge } from './merge';
+import { moveBlocks, type MoveBlocks } from './moveBlocks';
+import { name, type Name } from './name';
+import { otherNames, type OtherNames } from './otherNames';
+import { pin, type PinAct } from './pin';
+import { place, type PlaceAct } from './place';
+import { putBack, type PutBack } from './putBack';
+import { putBlocks, type PutBlocks } from './putBlocks';
+import { restore, type Restore } from './restore';
+import { rewrite, type Rewrite } from './rewrite';
+import { season, type SeasonAct } from './season';
+import { send, type Send } from './send';
+import { split, type Split } from './split';
+import { unbin, type Unbin } from './unbin';
+import { unmake, type Unmake } from './unmake';
+import { unpin, type Unpin } from './unpin';
+
+/**
+ * The structural acts. Each is small, names what it touches by id, and has an inverse that is made of acts too: so undo
+ * and redo are acts like any other, for whatever was done. What one is stands in its own file; this is the list.
+ */
+export type Act =
+  | AddFormer
+  | Bin
+  | Describe
+  | DropBlocks
+  | Duplicate
+  | FoldBack
+  | LeadTo
+  | LeaveUnlinked
+  | Lift
+  | LinkNames
+  | Make
+  | Merge
+  | MoveBlocks
+  | Name
+  | OtherNames
+  | PinAct
+  | PlaceAct
+  | PutBack
+  | PutBlocks
+  | RemoveFormer
+  | Restore
+  | Rewrite
+  | SeasonAct
+  | Send
+  | Split
+  | Unbin
+  | Unmake
+  | Unpin;
+
+export type ActKind = Act['do'];
+
+export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K }>> } = {
+  addFormer,
+  bin,
+  describe,
+  dropBlocks,
+  duplicate,
+  foldBack,
+  leadTo,
+  leaveUnlinked,
+  lift,
+  linkNames,
+  make,
+  merge,
+  moveBlocks,
+  name,
+  otherNames,
+  pin,
+  place,
+  putBack,
+  putBlocks,
+  removeFormer,
+  restore,
+  rewrite,
+  season,
+  send,
+  split,
+  unbin,
+  unmake,
+  unpin,
+};
+
+/** Every act, by its name. */
+export const ACT_KINDS = Object.keys(ACTS) as ActKind[];
+
+/** What an act is, whichever it is. */
+export const definitionOf = (act: Act): ActDefinition<AnyAct> => ACTS[act.do] as unknown as ActDefinition<AnyAct>;
+
+/** The entries that acts change the name, place or state of. */
+export const touchedBy = (acts: readonly Act[]): string[] => [
+  ...new Set(acts.flatMap((act) => definitionOf(act).touches(act))),
+];
+
+/** What others must ask for again after acts. */
+export const changedBy = (acts: readonly Act[]): Changed[] => [
+  ...new Set(acts.flatMap((act) => definitionOf(act).changes)),
+];
+
+/** Whether acts make or take away more entries than they name. */
+export const touchMany = (acts: readonly Act[]): boolean => acts.some((act) => definitionOf(act).touchesMany === true);
+
+/** Whether acts change the lines of pages. */
+export const bringText = (acts: readonly Act[]): boolean => acts.some((act) => definitionOf(act).bringsText === true);
