@@ -57,6 +57,11 @@ test('W3 W4 what is typed after n and u is the title; a second tap makes no seco
   await openNotebook(outline);
   const tools = line(outline, 'Pit wheel cogs').getByRole('button', { name: 'What can be done with Pit wheel cogs' });
   if (isPhone(outline)) await expect(tools).toBeVisible();
+  // Letters wait until it is known whether they act, each in its turn.
+  await outline.route('**/api/settings', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    await route.continue();
+  });
   await openPage(outline, 'Stop logs');
   await outline.locator('main').focus();
   await outline.keyboard.press('n');

@@ -125,6 +125,21 @@ test('F4 Go to takes a day in words, finds screens and acts, and keeps what is t
   pages,
 }) => {
   const page = await pages({ Works: 'start\n' });
+  // Keys that come with the focus are typed before what comes after them.
+  await page.locator('main').focus();
+  await page.evaluate(() => {
+    const type = ({ target }: FocusEvent) =>
+      queueMicrotask(() => {
+        target!.dispatchEvent(new KeyboardEvent('keydown', { key: 't', bubbles: true }));
+        document.execCommand('insertText', false, 'to');
+      });
+    document.addEventListener('focusin', type, { once: true });
+  });
+  await page.keyboard.press('g');
+  await expect(page.getByRole('combobox', { name: 'Go to' })).toHaveValue('to');
+  await page.keyboard.type('day');
+  await expect(page.getByRole('combobox', { name: 'Go to' })).toHaveValue('today');
+  await page.keyboard.press('Escape');
   const go = async (typed: string) => {
     await page.locator('main').focus();
     await page.keyboard.press('g');

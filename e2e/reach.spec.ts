@@ -359,6 +359,7 @@ test('S4 what a letter does is found by touch too', { tag: '@phone' }, async ({ 
   );
   await page.keyboard.press('Escape');
   expect(labels.filter((label) => !(label.trim() in BY_TOUCH))).toEqual([]);
+  await expect(page.getByRole('button', { name: /^Margin/u })).toBeVisible();
   const bar = await page.getByRole('navigation', { name: 'Places' }).getByRole('link').allTextContents();
   const here = await Promise.all((await page.locator('main').getByRole('button').all()).map(nameOf));
   await page.getByRole('button', { name: 'Page', exact: true }).tap();

@@ -2,6 +2,7 @@ import Input, { type InputProps } from '@rneui/themed/dist/Input';
 import { forwardRef } from 'react';
 import type { TextInput } from 'react-native';
 import { colour } from '../theme/tokens';
+import { useSteadyCursor } from './useSteadyCursor';
 
 export interface FieldProps extends Omit<InputProps, 'label' | 'errorMessage' | 'errorStyle' | 'ref'> {
   label: string;
@@ -17,6 +18,7 @@ export const Field = forwardRef<TextInput, FieldProps>(function Field(
   { label, isLabelHidden = false, trouble, hasTrouble = true, ...rest },
   ref,
 ) {
+  useSteadyCursor();
   return (
     <Input
       ref={ref as never}

@@ -1,5 +1,6 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { look as lookOf } from './look';
+import { useSteadyCursor } from './useSteadyCursor';
 import { WebTextInput } from './web';
 
 interface InlineFieldProps {
@@ -16,7 +17,9 @@ interface InlineFieldProps {
 export function InlineField({ label, initial, look, onDone, isKeptOnLeaving = false }: InlineFieldProps) {
   const field = useRef<HTMLInputElement>(null);
   const isOver = useRef(false);
-  useEffect(() => {
+  useSteadyCursor();
+  // With the drawing, so that no key comes between.
+  useLayoutEffect(() => {
     field.current?.focus();
     field.current?.select();
   }, []);

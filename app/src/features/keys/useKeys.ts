@@ -10,7 +10,7 @@ import { comeBackFromOver } from '../../screen/goOver';
 import { actOf } from './keys';
 
 const TWICE_WITHIN = 400;
-/** How long a letter waits until it is known whether letters act, in milliseconds. */
+/** How long letters wait until it is known whether they act, in milliseconds. */
 const EARLY_WITHIN = 2_000;
 
 /** A page that was just made waits for its title: what is typed meanwhile is no command. */
@@ -27,6 +27,9 @@ export const letterOf = ({ key, code }: Pick<KeyboardEvent, 'key' | 'code'>): st
   const isForeign = /^\p{L}$/u.test(key) && !/^\p{Script=Latin}$/u.test(key);
   return isForeign && /^Key[A-Z]$/u.test(code) ? code.slice(3).toLowerCase() : key;
 };
+
+/** Whether a key writes something, or takes back what it wrote. */
+const isTyped = ({ key }: KeyboardEvent): boolean => Array.from(key).length === 1 || key === 'Backspace';
 
 /** The entry the focus is on in the contents, else the one the address shows. */
 export const entryHere = (shownId: string | undefined): string | undefined =>
@@ -49,15 +52,16 @@ export function useKeys(): void {
   const hasLetters = settings ? settings.letters !== false : isError || null;
   const latest = useRef({ shownId, hasLetters });
   latest.current = { shownId, hasLetters };
-  /** A letter that came before that was known. */
-  const early = useRef<{ key: string; at: number } | null>(null);
+  /** What was pressed before that was known, in order: a letter, and what is typed after one that makes a page. */
+  const early = useRef<KeyboardEvent[]>([]);
+  const take = useRef<(event: KeyboardEvent) => void>(() => undefined);
 
   useEffect(() => {
     if (hasLetters === null) return;
-    const { current } = early;
-    early.current = null;
-    if (!current || !hasLetters || isInText() || Date.now() - current.at > EARLY_WITHIN) return;
-    void actOf(current.key)?.({ entryId: entryHere(latest.current.shownId) });
+    const waiting = early.current.splice(0);
+    const [first] = waiting;
+    if (!first || !hasLetters || isInText() || performance.now() - first.timeStamp > EARLY_WITHIN) return;
+    waiting.forEach((event) => take.current(event));
   }, [hasLetters]);
 
   useEffect(() => {
@@ -70,7 +74,9 @@ export function useKeys(): void {
       if (event.key !== 'Shift') lastShift = 0;
     };
     const onKeyDown = (event: KeyboardEvent) => {
-      if (event.isComposing || event.defaultPrevented || isInText()) return;
+      if (!event.isComposing && !event.defaultPrevented && !isInText()) take.current(event);
+    };
+    take.current = (event) => {
       if (isAwaitingTitle()) return void (typeAhead(event) && event.preventDefault());
       const dialog = document.querySelector('[role=dialog]');
       if (store.getState().view.sheet && !dialog?.contains(document.activeElement)) {
@@ -91,10 +97,12 @@ export function useKeys(): void {
         return document.getElementById('page-menu')?.click();
       }
       if (event.ctrlKey || event.metaKey || event.altKey || latest.current.hasLetters === false) return;
-      const letter = letterOf(event);
-      const act = actOf(letter);
+      const act = actOf(letterOf(event));
+      if (latest.current.hasLetters === null && isTyped(event) && (act || early.current.length > 0)) {
+        early.current.push(event);
+        return event.preventDefault();
+      }
       if (!act) return;
-      if (latest.current.hasLetters === null) return void (early.current = { key: letter, at: Date.now() });
       event.preventDefault();
       void act({ entryId: entryHere(latest.current.shownId) });
     };
