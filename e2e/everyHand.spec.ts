@@ -38,7 +38,14 @@ test('L1 L3 a list is chosen from by a pointer that moves; brackets closed aroun
   await page.keyboard.type(' by [[Sluice gate]] and [[Nobody there]] ');
   await expect(textOf(page).locator('a.link')).toHaveText('Sluice gate');
   await expect(textOf(page)).toContainText('and [[Nobody there]]');
-  await page.keyboard.type('see https://example.org/sill now');
+  await textOf(page).evaluate((element) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', 'from [[Slow sand]] and [[No one]]');
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(textOf(page).locator('a.link')).toHaveText(['Sluice gate', 'Slow sand']);
+  await expect(textOf(page)).toContainText('and [[No one]]');
+  await page.keyboard.type(' see https://example.org/sill now');
   await expect(textOf(page).locator('a[href="https://example.org/sill"]')).toHaveText('https://example.org/sill');
   await into(page, 'start');
   await page.keyboard.press('Home');
@@ -160,6 +167,28 @@ test('F4 Go to takes a day in words, finds screens and acts, and keeps what is t
   await go('all keys');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});
+
+test('F4 what is found in code and in a table is scrolled into sight', async ({ pages }) => {
+  const before = Array.from({ length: 60 }, (_each, index) => `Line ${index} of the works.`).join('\n\n');
+  const page = await pages({
+    Works: 'start\n',
+    Bores: `${before}\n\n\`\`\`\nlet fulcrum = 41\n\`\`\`\n\n${before}\n\n| Pin | Bore |\n| - | - |\n| Gudgeon | 60 |\n\n${before}\n`,
+  });
+  for (const [word, block] of [
+    ['fulcrum', 'pre'],
+    ['gudgeon', '.tableWrapper'],
+  ] as const) {
+    await page.goto(new URL(`/find?q=${word}`, page.url()).href);
+    await page.getByRole('option').first().click();
+    const found = textOf(page).locator(block);
+    await expect(found).toHaveClass(/landed/u);
+    await expect(found).toBeInViewport();
+    await expect(found).not.toHaveClass(/landed/u);
+  }
+  // What washes it in colour is none of the text.
+  await expect(page.getByTestId('saving')).toHaveText('Saved');
+  await expect(textOf(page).locator('pre')).toHaveText('let fulcrum = 41');
 });
 
 test('J2 the strip of days belongs to the day that is open', async ({ pages }) => {

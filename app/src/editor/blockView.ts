@@ -1,6 +1,7 @@
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { documentNodes, isItem as isItemNode } from '@glossarion/core/document';
+import { elementIdOf } from '../screen/blockPlace';
 import { textLook, type LineMark } from './kinds';
 
 /** Whether a block is an item of a list. */
@@ -56,7 +57,7 @@ class BlockView implements NodeView {
       string | number | boolean | null
     >;
     const { dom } = this;
-    dom.id = id ? `b-${String(id)}` : '';
+    dom.id = id ? elementIdOf(String(id)) : '';
     dom.dataset.kind = String(kind);
     dom.dataset.depth = String(depth);
     dom.style.setProperty('--depth', String(depth));

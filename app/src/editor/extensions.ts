@@ -21,6 +21,7 @@ import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
 import { LinkSelection, type LinkSelectionOptions } from './linkSelection';
 import { Lists } from './lists';
 import { MadeByLink } from './madeByLink';
+import { withPlace } from './nodeView';
 import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { StayInLine } from './stayInLine';
@@ -59,9 +60,10 @@ export function pageExtensions({
     pageLink: PageLinkWithView,
     tag: TagWithView,
     ...Object.fromEntries(
-      KIND_VIEWS.flatMap(({ name, withView }) =>
-        withView ? [[name, withView(documentNodes[name]!, page.pageId)]] : [],
-      ),
+      KIND_VIEWS.flatMap(({ name, withView = withPlace }) => {
+        const node = documentNodes[name];
+        return node ? [[name, withView(node, page.pageId)]] : [];
+      }),
     ),
   };
   return [

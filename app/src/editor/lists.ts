@@ -2,6 +2,7 @@ import { Extension } from '@tiptap/core';
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin } from '@tiptap/pm/state';
 import { Decoration, DecorationSet } from '@tiptap/pm/view';
+import { elementIdOf } from '../screen/blockPlace';
 import { isItem } from './blockView';
 import { decorationsAfter } from './changedBlocks';
 
@@ -24,7 +25,7 @@ function listElement(ids: string[]): HTMLElement {
   const list = document.createElement('div');
   list.className = 'list-owner';
   list.setAttribute('role', 'list');
-  list.setAttribute('aria-owns', ids.map((id) => `b-${id}`).join(' '));
+  list.setAttribute('aria-owns', ids.map((id) => elementIdOf(id)).join(' '));
   list.contentEditable = 'false';
   return list;
 }

@@ -1,10 +1,12 @@
 import { ReactNodeViewRenderer, type NodeViewProps, type ReactNodeViewProps } from '@tiptap/react';
 import type { Node } from '@tiptap/core';
+import { DOMSerializer } from '@tiptap/pm/model';
+import { elementIdOf } from '../screen/blockPlace';
 import type { ComponentType } from 'react';
 
 /** What the element of a block says that is a part of the interface within the text. */
 export const blockProps = ({ node, selected }: NodeViewProps) => ({
-  id: node.attrs.id ? `b-${String(node.attrs.id)}` : undefined,
+  id: node.attrs.id ? elementIdOf(String(node.attrs.id)) : undefined,
   'data-depth': String(node.attrs.depth ?? 0),
   'data-tint': (node.attrs.tint as string | null) ?? undefined,
   'data-selected': selected || undefined,
@@ -36,6 +38,27 @@ export const withReactView = (
 function takeFocus({ type, target }: Event): void {
   if (type === 'mousedown' && target instanceof HTMLInputElement) target.focus();
 }
+
+/** A node that looks as core writes it in HTML, and whose place on the page can be found by its id. */
+export const withPlace = (node: Node): Node =>
+  node.extend({
+    addNodeView: () => (props) => {
+      let { node: shown } = props;
+      const { dom, contentDOM } = DOMSerializer.renderSpec(document, shown.type.spec.toDOM!(shown));
+      if (shown.attrs.id) (dom as HTMLElement).id = elementIdOf(String(shown.attrs.id));
+      return {
+        dom: dom as HTMLElement,
+        contentDOM,
+        update: (next) => {
+          if (!next.hasMarkup(shown.type, shown.attrs)) return false;
+          shown = next;
+          return true;
+        },
+        // What an element says beside its text is none of the text.
+        ignoreMutation: ({ type, target }) => type === 'attributes' && target === dom,
+      };
+    },
+  });
 
 /** Events within fields and buttons. */
 export const inControls = (event: Event): boolean =>

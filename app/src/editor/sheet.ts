@@ -100,7 +100,7 @@ mark[data-pigment='vermilion'] { background: var(--washVermilion); } mark[data-p
 .writing .kept { font: 15px/20px ${face.interface}; color: var(--ochre); border-inline-start: 3px solid var(--ochre); padding: 2px 0 2px 10px; margin-top: 4px; }
 .writing .kept button { font: inherit; color: var(--lapis); background: none; border: 0; padding: 4px 6px; text-decoration: underline; cursor: pointer; }
 .writing .ProseMirror-gapcursor { position: absolute; }
-.landed > .words, .landed.words, hr.landed, pre.landed { animation: landed 1.2s ease-out; }
+.landed > .words, .landed.words, hr.landed, pre.landed, .tableWrapper.landed { animation: landed 1.2s ease-out; }
 @keyframes landed { from { background: var(--washOchre); } to { background: transparent; } }
 @media (prefers-reduced-motion: reduce) { .landed > .words, .landed.words { animation-duration: 1.2s; animation-timing-function: steps(1, end); } }
 ${numbering}

@@ -25,6 +25,7 @@ import {
 } from '@tiptap/pm/tables';
 import type { EditorView } from '@tiptap/pm/view';
 import { block, newId, ownWords, type NodeJson } from '@glossarion/core/document';
+import { elementIdOf } from '../screen/blockPlace';
 import { isRightToLeft } from './direction';
 
 const cell = (type: string, words = ''): NodeJson => ({
@@ -305,7 +306,7 @@ class PageTableView extends TableView {
 
   private place(node: DocumentNode): void {
     const { id, depth, tint } = node.attrs as Record<string, string | number | null>;
-    this.dom.id = id ? `b-${String(id)}` : '';
+    this.dom.id = id ? elementIdOf(String(id)) : '';
     this.dom.dataset.depth = String(depth ?? 0);
     this.dom.style.setProperty('--depth', String(depth ?? 0));
     if (tint) this.dom.dataset.tint = String(tint);

@@ -1,5 +1,6 @@
 import { usePathname } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
+import { shownBlock } from './blockPlace';
 import { isRemembered } from './scrollMemory';
 
 /** Scrolls to a block that was asked for and washes it in colour for a moment. */
@@ -10,8 +11,7 @@ export function useLanding(blockId: string | null, isShown: boolean): void {
   const [isReturning] = useState(() => isRemembered(path));
   useEffect(() => {
     if (!blockId || !isShown || isReturning || landed.current === blockId) return;
-    const find = () =>
-      document.getElementById(`b-${blockId}`) ?? document.querySelector<HTMLElement>(`[data-block='${blockId}']`);
+    const find = () => shownBlock(blockId);
     let tries = 0;
     const land = () => {
       const block = find();

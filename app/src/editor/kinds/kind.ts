@@ -15,7 +15,7 @@ export interface KindView {
   offers: readonly Offer[];
   /** How running text of this kind looks. */
   text?: TextLook;
-  /** The schema's node with a view of its own; one without it looks as core says in HTML. */
+  /** The schema's node with a view of its own; one without it looks as core writes it (withPlace). */
   withView?: (node: SchemaNode, pageId: string) => SchemaNode;
   /** How it stands still, where no editor is; as core writes it in HTML unless it says so. */
   Still?: (still: StillProps) => ReactNode;

@@ -5,6 +5,7 @@ import { newId, type NodeJson } from '@glossarion/core/document';
 import { overviewNode, overviewOf, type OverviewAttributes } from '@glossarion/core/overview';
 import { OverviewList } from '../overview/OverviewList';
 import { OverviewSheet } from '../overview/OverviewSheet';
+import { elementIdOf } from '../../screen/blockPlace';
 import { openTarget } from '../../screen/navigation';
 import { awaitingChoice } from '../awaiting';
 import { withReactView } from '../nodeView';
@@ -53,7 +54,7 @@ function OverviewBlock(props: NodeViewProps) {
   };
   return (
     <NodeViewWrapper
-      id={node.attrs.id ? `b-${String(node.attrs.id)}` : undefined}
+      id={node.attrs.id ? elementIdOf(String(node.attrs.id)) : undefined}
       data-selected={selected || undefined}
       contentEditable={false}
     >

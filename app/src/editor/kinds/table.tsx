@@ -44,5 +44,7 @@ export const table: KindView = {
         ),
     },
   ],
+  // Its view comes with its tools (tables.ts).
+  withView: (node) => node,
   Still: StillTable,
 };

@@ -1,4 +1,5 @@
 import { useCallback, useLayoutEffect, useRef, useState, type RefObject } from 'react';
+import { writtenBlock } from '../../screen/blockPlace';
 import { slideDown } from '@glossarion/core/margin';
 import { GlossView } from './GlossView';
 import { MarginHead } from './MarginHead';
@@ -87,7 +88,7 @@ function useTops(
     const keys: string[] = [];
     const wanted: { top: number; height: number }[] = [];
     for (const { lineId, glosses } of groups) {
-      const line = lineId === null ? null : document.getElementById(`b-${lineId}`);
+      const line = lineId === null ? null : writtenBlock(lineId);
       const top = Math.max(first, line ? line.getBoundingClientRect().top - base + 3 : first);
       for (const gloss of glosses) {
         const key = glossKey(gloss);

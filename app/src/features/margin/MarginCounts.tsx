@@ -1,4 +1,5 @@
 import { useCallback, useLayoutEffect, useState, type RefObject } from 'react';
+import { writtenBlock } from '../../screen/blockPlace';
 import { pigmentColour } from '../../theme/tokens';
 import type { GlossGroup } from './useMargin';
 import { Tap } from '../../kit/Tap';
@@ -18,7 +19,7 @@ export function MarginCounts({ groups, text, onOpen }: MarginCountsProps) {
     const base = text.current?.getBoundingClientRect().top ?? 0;
     const next: Record<string, number> = {};
     for (const { lineId } of groups) {
-      const line = lineId === null ? null : document.getElementById(`b-${lineId}`);
+      const line = lineId === null ? null : writtenBlock(lineId);
       if (line) next[lineId!] = line.getBoundingClientRect().top - base;
     }
     setTops((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next));

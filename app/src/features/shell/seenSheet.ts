@@ -5,7 +5,7 @@
 export const seenSheet = `
 @media (prefers-reduced-motion: reduce) {
   *, *::before, *::after { animation-duration: .001ms !important; animation-iteration-count: 1 !important; transition-duration: .001ms !important; scroll-behavior: auto !important; }
-  .landed > .words, .landed.words, hr.landed, pre.landed, .landed > .overview { animation: none !important; background: var(--washOchre); }
+  .landed > .words, .landed.words, hr.landed, pre.landed, .tableWrapper.landed, .landed > .overview { animation: none !important; background: var(--washOchre); }
 }
 @media (forced-colors: active) {
   :focus-visible { outline-color: Highlight; }
