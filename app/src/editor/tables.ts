@@ -23,7 +23,7 @@ import {
   TableView,
   toggleHeader,
 } from '@tiptap/pm/tables';
-import type { EditorView } from '@tiptap/pm/view';
+import type { EditorView, ViewMutationRecord } from '@tiptap/pm/view';
 import { block, newId, ownWords, type NodeJson } from '@glossarion/core/document';
 import { elementIdOf } from '../screen/blockPlace';
 import { isRightToLeft } from './direction';
@@ -319,6 +319,11 @@ class PageTableView extends TableView {
     if (!super.update(node)) return false;
     this.place(node);
     return true;
+  }
+
+  override ignoreMutation(mutation: ViewMutationRecord): boolean {
+    // What its frame says of itself is none of the text.
+    return (mutation.type === 'attributes' && mutation.target === this.dom) || super.ignoreMutation(mutation);
   }
 }
 
