@@ -61,7 +61,7 @@ const acrossPackages = {
 
 const elements = { group: ['@rneui/*'], message: 'Parts of the interface come from app/src/kit.' };
 
-const withinEditor = 'The app knows of the editor what its index says.';
+const withinEditor = 'The app knows of the editor what its index says, and the style sheet what its sheets say.';
 
 const rawElement = {
   selector: 'JSXOpeningElement > JSXIdentifier[name=/^[a-z]/]',
@@ -191,7 +191,9 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [acrossPackages, elements, { group: ['**/editor/*'], message: withinEditor }] },
+        {
+          patterns: [acrossPackages, elements, { group: ['**/editor/*', '!**/editor/sheets'], message: withinEditor }],
+        },
       ],
       'no-restricted-syntax': [
         'error',

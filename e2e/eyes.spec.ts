@@ -1,6 +1,7 @@
+import type { Locator } from '@playwright/test';
 import { missedTargets } from './support/targets';
 import { line as entry } from './support/outline';
-import { clickEnd, expect, openPage, test, textOf } from './support/test';
+import { clickEnd, expect, isPhone, openPage, test, textOf } from './support/test';
 
 // A finger is as large on every screen.
 test(
@@ -105,4 +106,58 @@ test('S4 the evening comes while one writes: the theme turns, and nothing else d
   await expect(mill.getByLabel('Present passphrase')).toHaveValue('tide and');
   // Parts whose colours are computed turn as well.
   await expect.poll(() => label.evaluate((element) => getComputedStyle(element).color)).not.toBe(inDark);
+});
+
+test('S4 a notice stands above what is at the foot of the screen, whatever that is', async ({ mill }) => {
+  const notice = mill.getByRole('status').filter({ has: mill.getByRole('button', { name: 'Undo' }) });
+  /** What could not be tapped, since something else lies over it. */
+  const covered = (within: Locator) =>
+    within.evaluate((element) =>
+      [element, ...element.querySelectorAll('button, [role=button], input')]
+        .filter((each) => each.matches('button, [role=button], input'))
+        .filter((each) => {
+          const { left, top, width, height } = each.getBoundingClientRect();
+          const hit = document.elementFromPoint(left + width / 2, top + height / 2);
+          return hit !== null && !each.contains(hit);
+        })
+        .map((each) => each.textContent),
+    );
+  const main = mill.locator('main');
+  await openPage(mill, 'Stop logs');
+  await main.focus();
+  await mill.keyboard.press('a');
+  await expect(notice).toBeVisible();
+  if (isPhone(mill)) {
+    const margin = mill.getByRole('button', { name: /^Margin/u });
+    await expect.poll(() => covered(margin)).toEqual([]);
+    await margin.click();
+    await expect.poll(() => covered(mill.getByRole('complementary', { name: 'Margin' }))).toEqual([]);
+    await mill.keyboard.press('Escape');
+  }
+  await main.focus();
+  await mill.keyboard.press('r');
+  const search = mill.locator('.search-panel');
+  await expect(search).toBeVisible();
+  await expect(notice).toBeVisible();
+  await expect.poll(() => covered(search)).toEqual([]);
+  await mill.keyboard.press('Escape');
+  await main.focus();
+  await mill.keyboard.press('Shift');
+  await mill.keyboard.press('Shift');
+  await expect.poll(() => covered(mill.getByRole('toolbar', { name: 'Keys' }))).toEqual([]);
+  await mill.keyboard.press('Escape');
+  await expect(notice.getByRole('button', { name: 'Undo' })).toBeInViewport();
+
+  await mill.goto(new URL('/notebooks', mill.url()).href);
+  await main.getByRole('link', { name: /Saltmere/u }).click();
+  const bar = mill.getByRole('toolbar', { name: 'Chosen entries' });
+  const choose = async (name: string) => {
+    await mill.getByRole('button', { name: 'Choose', exact: true }).click();
+    await entry(mill, name).click();
+  };
+  await choose('Budget');
+  await bar.getByRole('button', { name: 'Delete' }).click();
+  await choose('Sluice gate no. 2');
+  await expect(notice).toBeVisible();
+  await expect.poll(() => covered(bar)).toEqual([]);
 });

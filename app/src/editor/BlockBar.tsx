@@ -149,6 +149,7 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
       <div
         ref={bar}
         className="block-bar"
+        data-at-foot=""
         role="toolbar"
         tabIndex={-1}
         aria-label={chosen.count === 1 ? 'A line is chosen' : `${chosen.count} lines are chosen`}

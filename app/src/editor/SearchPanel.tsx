@@ -93,6 +93,7 @@ export function SearchPanel({ editor }: { editor: Editor }) {
       <div
         ref={panel}
         className="search-panel"
+        data-at-foot=""
         role="search"
         aria-label="Find and replace on this page"
         onKeyDown={(event) => {

@@ -49,6 +49,7 @@ export function TableBar({ editor, text }: TableBarProps) {
       <div
         ref={bar}
         className="table-bar"
+        data-at-foot=""
         role="toolbar"
         aria-label="Table"
         onKeyDown={(event) => {

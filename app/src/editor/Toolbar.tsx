@@ -98,7 +98,7 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
   };
   return (
     <Dock label="Writing">
-      <div className="toolbar" role="toolbar" aria-label="Writing" style={{ bottom: keyboard }}>
+      <div className="toolbar" data-at-foot="" role="toolbar" aria-label="Writing" style={{ bottom: keyboard }}>
         {isInking ? (
           <>
             {HIGHLIGHTS.map((pigment) => (

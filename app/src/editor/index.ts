@@ -16,7 +16,3 @@ export { attachmentBlock } from './attach';
 export { putFromSheet } from './awaiting';
 export { editedLink } from './linkViews';
 export { loadFormats } from './formats';
-
-export { overviewSheet } from './overview/sheet';
-export { writingSheet } from './sheet';
-export { toolSheet } from './toolSheet';

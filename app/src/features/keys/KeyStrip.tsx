@@ -48,6 +48,7 @@ function OpenStrip() {
         aria-label="Keys"
         tabIndex={-1}
         look="key-strip"
+        dataSet={{ atFoot: '' }}
         onKeyDown={(event) => {
           if (event.key === 'Shift' || event.key === 'Tab') return;
           if ((event.key === 'Enter' || event.key === ' ') && event.target !== strip.current) return;

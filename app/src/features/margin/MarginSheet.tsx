@@ -42,7 +42,13 @@ export function MarginSheet({ margin, title, day = null, drawn, onToggle }: Marg
 
   if (total === 0 && alsoNamed === 0 && kin === 0) return null;
   return (
-    <Box ref={sheet} role="complementary" look={isOpen ? 'margin-sheet open' : 'margin-sheet'} aria-label="Margin">
+    <Box
+      ref={sheet}
+      role="complementary"
+      look={isOpen ? 'margin-sheet open' : 'margin-sheet'}
+      aria-label="Margin"
+      dataSet={{ atFoot: '' }}
+    >
       <Tap look="margin-grab" aria-expanded={isOpen} onPress={() => onToggle(!isOpen)}>
         <Box look="grab" />
         <Said look="margin-grab-words">

@@ -5,6 +5,7 @@ import { grown, useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { Action } from '../../kit/Action';
 import { Words } from '../../kit/Words';
+import { WebView } from '../../kit/web';
 import { askWhereTo, pinAll, remove, setSeason } from './entryActs';
 
 /** What can be done with all entries that were chosen, along the bottom while any are. */
@@ -22,9 +23,10 @@ export function ChosenBar() {
     ['Delete', () => remove(chosen).then(leave)],
   ];
   return (
-    <View
+    <WebView
       role="region"
       aria-label="What was chosen"
+      dataSet={{ atFoot: '' }}
       style={{
         position: 'fixed' as 'absolute',
         bottom: width < measure.wide ? grown(measure.bar) : 0,
@@ -55,6 +57,6 @@ export function ChosenBar() {
           deeds.map(([label, act]) => <Action key={label} label={label} onPress={() => void act()} />)}
         <Action label="Done" tone={colour.soft} onPress={leave} />
       </View>
-    </View>
+    </WebView>
   );
 }

@@ -1,21 +1,25 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { noticed } from '../../state/view';
-import { grown, useWindowWidth } from '../../theme/rem';
-import { colour, measure } from '../../theme/tokens';
+import { colour } from '../../theme/tokens';
 import { takeBack } from '../../state/deeds';
 import { Action } from '../../kit/Action';
+import { useFoot } from '../../kit/foot';
 import { Words } from '../../kit/Words';
 
 /** Long enough to be read and acted on; Ctrl+Z takes the act back after that too. */
 const STAYS = 15_000;
 
-/** A short notice at the foot, with one action. */
+/** Above what stands at the foot, in pixels. */
+const ABOVE = 14;
+
+/** A short notice above what stands at the foot, with one action. */
 export function Notice() {
   const notice = useAppSelector((state) => state.view.notice);
   const dispatch = useAppDispatch();
-  const width = useWindowWidth();
+  const element = useRef<View>(null);
+  const foot = useFoot(element, notice !== null);
   useEffect(() => {
     if (!notice || notice.action === 'reload') return;
     const timer = setTimeout(() => dispatch(noticed(null)), STAYS);
@@ -24,10 +28,11 @@ export function Notice() {
   if (!notice) return null;
   return (
     <View
+      ref={element}
       role="status"
       style={{
         position: 'fixed' as 'absolute',
-        bottom: grown((width < measure.wide ? measure.bar : 0) + 14),
+        bottom: foot + ABOVE,
         left: 16,
         right: 16,
         maxWidth: 520,

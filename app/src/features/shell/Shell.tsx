@@ -14,6 +14,7 @@ import { Action } from '../../kit/Action';
 import { Afterwards } from '../../kit/Afterwards';
 import { Way } from '../../kit/Way';
 import { later } from '../../kit/later';
+import { WebView } from '../../kit/web';
 import { openPlace } from '../../screen/navigation';
 import { Notice } from './Notice';
 import { Previews } from '../preview/Previews';
@@ -121,9 +122,10 @@ function PlaceLink({ place, look }: { place: Place; look: string }) {
 
 function Bar() {
   return (
-    <View
+    <WebView
       role="navigation"
       aria-label="Places"
+      dataSet={{ atFoot: '' }}
       style={{
         position: 'fixed' as 'absolute',
         bottom: 0,
@@ -140,6 +142,6 @@ function Bar() {
       {PLACES.map((place) => (
         <PlaceLink key={place.label} place={place} look="bar-link" />
       ))}
-    </View>
+    </WebView>
   );
 }

@@ -1,4 +1,4 @@
-import { overviewSheet, toolSheet, writingSheet } from '../../editor';
+import { overviewSheet, toolSheet, writingSheet } from '../../editor/sheets';
 import { deskSheet } from '../desk/sheet';
 import { findSheet } from '../find/sheet';
 import { journalSheet } from '../journal/sheet';
