@@ -140,44 +140,65 @@ test('X3 styles by keys, and on a phone by the toolbar that keeps the keyboard',
 
 const works = 'alpha\n\n- beta\n  - gamma\n  - delta\n- epsilon\n\nomega\n';
 
-test('X4 whole lines are chosen by keys, and moved, indented, tinted, turned, duplicated and deleted together', async ({
-  pages,
-}) => {
-  const page = await pages({ Works: works });
-  const start = [
-    'paragraph: alpha',
-    'bulleted: beta',
-    '  bulleted: gamma',
-    '  bulleted: delta',
-    'bulleted: epsilon',
-    'paragraph: omega',
-  ];
-  await into(page, 'beta');
-  await page.keyboard.press('Escape');
-  // With what stands beneath it.
-  await expect(page.getByRole('toolbar', { name: '3 lines are chosen' })).toBeFocused();
-  await page.keyboard.press('Alt+ArrowUp');
-  await expect.poll(() => lines(page)).toEqual([start[1], start[2], start[3], start[0], start[4], start[5]]);
-  await page.keyboard.press('Alt+ArrowDown');
-  await expect.poll(() => lines(page)).toEqual(start);
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('Shift+ArrowDown');
-  await expect(page.getByRole('toolbar', { name: '2 lines are chosen' })).toBeVisible();
-  await page.keyboard.press('Alt+Shift+ArrowLeft');
-  await expect
-    .poll(() => lines(page))
-    .toEqual([
+test(
+  'X4 whole lines are chosen by keys, and moved, indented, tinted, turned, duplicated and deleted together',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: works });
+    const start = [
       'paragraph: alpha',
       'bulleted: beta',
-      'bulleted: gamma',
-      'bulleted: delta',
+      '  bulleted: gamma',
+      '  bulleted: delta',
       'bulleted: epsilon',
       'paragraph: omega',
-    ]);
-  await deed(page, 'To-do');
-  await expect
-    .poll(() => lines(page))
-    .toEqual([
+    ];
+    await into(page, 'beta');
+    await page.keyboard.press('Escape');
+    // With what stands beneath it.
+    await expect(page.getByRole('toolbar', { name: '3 lines are chosen' })).toBeFocused();
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect.poll(() => lines(page)).toEqual([start[1], start[2], start[3], start[0], start[4], start[5]]);
+    await page.keyboard.press('Alt+ArrowDown');
+    await expect.poll(() => lines(page)).toEqual(start);
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(page.getByRole('toolbar', { name: '2 lines are chosen' })).toBeVisible();
+    await page.keyboard.press('Alt+Shift+ArrowLeft');
+    await expect
+      .poll(() => lines(page))
+      .toEqual([
+        'paragraph: alpha',
+        'bulleted: beta',
+        'bulleted: gamma',
+        'bulleted: delta',
+        'bulleted: epsilon',
+        'paragraph: omega',
+      ]);
+    await deed(page, 'To-do');
+    await expect
+      .poll(() => lines(page))
+      .toEqual([
+        'paragraph: alpha',
+        'bulleted: beta',
+        'todo open: gamma',
+        'todo open: delta',
+        'bulleted: epsilon',
+        'paragraph: omega',
+      ]);
+    await into(page, 'gamma');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Shift+ArrowDown');
+    await (await menu(page)).getByRole('button', { name: 'verdigris' }).click();
+    await expect(textOf(page).locator('.block[data-tint=verdigris]')).toHaveCount(2);
+    await into(page, 'gamma');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+d');
+    await expect.poll(() => lines(page)).toContain('todo open: gamma');
+    await expect(textOf(page).locator('.words', { hasText: 'gamma' })).toHaveCount(2);
+    await page.keyboard.press('Delete');
+    await expect(textOf(page).locator('.words', { hasText: 'gamma' })).toHaveCount(1);
+    await linesKept(page, [
       'paragraph: alpha',
       'bulleted: beta',
       'todo open: gamma',
@@ -185,28 +206,9 @@ test('X4 whole lines are chosen by keys, and moved, indented, tinted, turned, du
       'bulleted: epsilon',
       'paragraph: omega',
     ]);
-  await into(page, 'gamma');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Shift+ArrowDown');
-  await (await menu(page)).getByRole('button', { name: 'verdigris' }).click();
-  await expect(textOf(page).locator('.block[data-tint=verdigris]')).toHaveCount(2);
-  await into(page, 'gamma');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Control+d');
-  await expect.poll(() => lines(page)).toContain('todo open: gamma');
-  await expect(textOf(page).locator('.words', { hasText: 'gamma' })).toHaveCount(2);
-  await page.keyboard.press('Delete');
-  await expect(textOf(page).locator('.words', { hasText: 'gamma' })).toHaveCount(1);
-  await linesKept(page, [
-    'paragraph: alpha',
-    'bulleted: beta',
-    'todo open: gamma',
-    'todo open: delta',
-    'bulleted: epsilon',
-    'paragraph: omega',
-  ]);
-  await expect(textOf(page).locator('.block[data-tint=verdigris]')).toHaveCount(2);
-});
+    await expect(textOf(page).locator('.block[data-tint=verdigris]')).toHaveCount(2);
+  },
+);
 
 test('X4 lines are chosen by drawing over them, or by a long press, copied, cut and pasted as they are', async ({
   pages,

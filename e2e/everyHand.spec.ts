@@ -56,28 +56,32 @@ test('L1 L3 a list is chosen from by a pointer that moves; brackets closed aroun
   await expect(textOf(page).locator('a[href="https://example.org/other"]')).toHaveText(/^start/u);
 });
 
-test('L6 a chosen link is followed by Enter and removed by Delete and Backspace alone', async ({ pages }) => {
-  const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
-  await into(page, 'start');
-  await page.keyboard.type(' [[Pintle');
-  await expect(page.getByRole('option').first()).toBeVisible();
-  await page.keyboard.press('Enter');
-  const link = textOf(page).locator('a.link');
-  await expect(link).toHaveText('Pintle');
-  await page.keyboard.press('ArrowLeft');
-  await expect(textOf(page).locator('.ProseMirror-selectednode')).toHaveCount(1);
-  await page.keyboard.type('x');
-  await expect(link).toHaveText('Pintle');
-  await expect.poll(() => lines(page)).toEqual(['paragraph: start Pintlex']);
-  // A keyboard on a screen has no arrows: a link is tapped there.
-  if (isPhone(page)) return;
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('ArrowLeft');
-  await expect(textOf(page).locator('.ProseMirror-selectednode')).toHaveCount(1);
-  await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(/\/p\//u);
-  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Pintle');
-});
+test(
+  'L6 a chosen link is followed by Enter and removed by Delete and Backspace alone',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
+    await into(page, 'start');
+    await page.keyboard.type(' [[Pintle');
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+    const link = textOf(page).locator('a.link');
+    await expect(link).toHaveText('Pintle');
+    await page.keyboard.press('ArrowLeft');
+    await expect(textOf(page).locator('.ProseMirror-selectednode')).toHaveCount(1);
+    await page.keyboard.type('x');
+    await expect(link).toHaveText('Pintle');
+    await expect.poll(() => lines(page)).toEqual(['paragraph: start Pintlex']);
+    // A keyboard on a screen has no arrows: a link is tapped there.
+    if (isPhone(page)) return;
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('ArrowLeft');
+    await expect(textOf(page).locator('.ProseMirror-selectednode')).toHaveCount(1);
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/p\//u);
+    await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Pintle');
+  },
+);
 
 test(
   'X6 L1 underscores, back ticks and Enter mean what they mean; Esc takes the slash away',
@@ -308,15 +312,19 @@ test('X7 a tick in the Margin is taken back, and deeds are after a reload', asyn
   await expect(box).not.toBeChecked();
 });
 
-test('S4 W4 links and lines of the contents open another tab when that is asked for', async ({ pages }) => {
-  const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
-  await page.goto(new URL('/notebooks', page.url()).href);
-  await page.locator('main').getByRole('link', { name: 'Mill' }).click();
-  const line = page.getByRole('treeitem', { name: 'Pintle' });
-  const opened = page.context().waitForEvent('page');
-  await line.click({ modifiers: ['Control'] });
-  const tab = await opened;
-  await expect(tab).toHaveURL(/\/p\//u);
-  await tab.close();
-  await expect(page).toHaveURL(/\/n\//u);
-});
+test(
+  'S4 W4 links and lines of the contents open another tab when that is asked for',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
+    await page.goto(new URL('/notebooks', page.url()).href);
+    await page.locator('main').getByRole('link', { name: 'Mill' }).click();
+    const line = page.getByRole('treeitem', { name: 'Pintle' });
+    const opened = page.context().waitForEvent('page');
+    await line.click({ modifiers: ['Control'] });
+    const tab = await opened;
+    await expect(tab).toHaveURL(/\/p\//u);
+    await tab.close();
+    await expect(page).toHaveURL(/\/n\//u);
+  },
+);

@@ -80,33 +80,37 @@ test(
   },
 );
 
-test('S4 the evening comes while one writes: the theme turns, and nothing else does', async ({ mill }) => {
-  const ground = () => mill.evaluate(() => getComputedStyle(document.body).backgroundColor);
-  await mill.emulateMedia({ colorScheme: 'light' });
-  await openPage(mill, 'Stop logs');
-  await clickEnd(mill, 'Eleven logs');
-  await mill.keyboard.type(' Tarred');
-  const [address, light] = [mill.url(), await ground()];
-  await mill.emulateMedia({ colorScheme: 'dark' });
-  await expect.poll(ground).not.toBe(light);
-  // The cursor is where it was, and what was done before can be taken back.
-  await mill.keyboard.type(' twice.');
-  await expect(textOf(mill)).toContainText('Sluice gate no. 2. Tarred twice.');
-  expect(mill.url()).toBe(address);
-  await mill.keyboard.press('Control+z');
-  await expect(textOf(mill)).not.toContainText('Tarred');
+test(
+  'S4 the evening comes while one writes: the theme turns, and nothing else does',
+  { tag: '@once' },
+  async ({ mill }) => {
+    const ground = () => mill.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    await mill.emulateMedia({ colorScheme: 'light' });
+    await openPage(mill, 'Stop logs');
+    await clickEnd(mill, 'Eleven logs');
+    await mill.keyboard.type(' Tarred');
+    const [address, light] = [mill.url(), await ground()];
+    await mill.emulateMedia({ colorScheme: 'dark' });
+    await expect.poll(ground).not.toBe(light);
+    // The cursor is where it was, and what was done before can be taken back.
+    await mill.keyboard.type(' twice.');
+    await expect(textOf(mill)).toContainText('Sluice gate no. 2. Tarred twice.');
+    expect(mill.url()).toBe(address);
+    await mill.keyboard.press('Control+z');
+    await expect(textOf(mill)).not.toContainText('Tarred');
 
-  await mill.goto(new URL('/settings', address).href);
-  await mill.getByLabel('Present passphrase').fill('tide and');
-  const label = mill.getByText('Present passphrase', { exact: true }).first();
-  const inDark = await label.evaluate((element) => getComputedStyle(element).color);
-  await mill.getByRole('radio', { name: 'Light', exact: true }).click();
-  await expect.poll(ground).toBe(light);
-  await expect(mill.getByRole('radio', { name: 'Light', exact: true })).toBeChecked();
-  await expect(mill.getByLabel('Present passphrase')).toHaveValue('tide and');
-  // Parts whose colours are computed turn as well.
-  await expect.poll(() => label.evaluate((element) => getComputedStyle(element).color)).not.toBe(inDark);
-});
+    await mill.goto(new URL('/settings', address).href);
+    await mill.getByLabel('Present passphrase').fill('tide and');
+    const label = mill.getByText('Present passphrase', { exact: true }).first();
+    const inDark = await label.evaluate((element) => getComputedStyle(element).color);
+    await mill.getByRole('radio', { name: 'Light', exact: true }).click();
+    await expect.poll(ground).toBe(light);
+    await expect(mill.getByRole('radio', { name: 'Light', exact: true })).toBeChecked();
+    await expect(mill.getByLabel('Present passphrase')).toHaveValue('tide and');
+    // Parts whose colours are computed turn as well.
+    await expect.poll(() => label.evaluate((element) => getComputedStyle(element).color)).not.toBe(inDark);
+  },
+);
 
 test('S4 a notice stands above what is at the foot of the screen, whatever that is', async ({ mill }) => {
   const notice = mill.getByRole('status').filter({ has: mill.getByRole('button', { name: 'Undo' }) });

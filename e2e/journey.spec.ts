@@ -41,7 +41,7 @@ test('a line written today stands in the project’s Margin, is found by a word,
   await expect(page.locator('.landed')).toBeVisible();
 });
 
-test('the same journey with keys alone', async ({ mill }) => {
+test('the same journey with keys alone', { tag: '@once' }, async ({ mill }) => {
   await openToday(mill);
   await mill.keyboard.press('d');
   await mill.keyboard.press('t');
@@ -76,23 +76,25 @@ test('the same journey with keys alone', async ({ mill }) => {
   await expect(textOf(mill)).toContainText('by keys');
 });
 
-test('Shift pressed twice opens the strip of keys from within the text, and Esc returns to the line', async ({
-  mill,
-}) => {
-  await openToday(mill);
-  await clickEnd(mill, happened);
-  await mill.keyboard.press('Shift');
-  await mill.keyboard.press('Shift');
-  const strip = mill.getByRole('toolbar', { name: 'Keys' });
-  await expect(strip).toBeVisible();
-  await mill.keyboard.press('Escape');
-  await expect(strip).toHaveCount(0);
-  await expect(textOf(mill)).toBeFocused();
-  await mill.keyboard.press('Shift');
-  await mill.keyboard.press('Shift');
-  await mill.keyboard.press('g');
-  await expect(mill.getByRole('dialog', { name: 'Go to' })).toBeVisible();
-});
+test(
+  'Shift pressed twice opens the strip of keys from within the text, and Esc returns to the line',
+  { tag: '@once' },
+  async ({ mill }) => {
+    await openToday(mill);
+    await clickEnd(mill, happened);
+    await mill.keyboard.press('Shift');
+    await mill.keyboard.press('Shift');
+    const strip = mill.getByRole('toolbar', { name: 'Keys' });
+    await expect(strip).toBeVisible();
+    await mill.keyboard.press('Escape');
+    await expect(strip).toHaveCount(0);
+    await expect(textOf(mill)).toBeFocused();
+    await mill.keyboard.press('Shift');
+    await mill.keyboard.press('Shift');
+    await mill.keyboard.press('g');
+    await expect(mill.getByRole('dialog', { name: 'Go to' })).toBeVisible();
+  },
+);
 
 test('a page is made from within a sentence, and looks and reads as unwritten until it has text', async ({ mill }) => {
   await openPage(mill, 'Stop logs');

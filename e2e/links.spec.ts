@@ -108,7 +108,7 @@ test('L3 a title that is nearly there is said before a second page is made', { t
   await expect(links(page)).toHaveCount(2);
 });
 
-test('L4 selected words are offered the page of that title first', async ({ pages }) => {
+test('L4 selected words are offered the page of that title first', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({
     Plan: 'Ask about the tide pool\n',
     'Tide pool survey': 'Levels.\n',
@@ -213,74 +213,80 @@ test('L6 a link to a line scrolls there and flashes it; Back returns to the exac
   await expect(titleOf(page)).toHaveText('Ledger');
 });
 
-test('L7 a link shows its target’s present title, or words of its own; a merged page takes its links along', async ({
-  pages,
-}) => {
-  const page = await pages({
-    Plan: 'The [[Sluice gate]] and the [[Winch rating]].\n',
-    'Sluice gate': 'Elm.\n',
-    'Winch rating': '1,500 kg.\n',
-    'Winch ratings': 'First layer only.\n',
-  });
-  const other = await secondWindow(page);
-  const gate = links(page).first();
-  await (await previewOf(page, gate)).getByRole('button', { name: 'Own words' }).click();
-  await page.getByRole('textbox', { name: 'Words of the link' }).fill('lower leaf');
-  await page.keyboard.press('Enter');
-  await expect(gate).toHaveText('lower leaf');
-  await expect(links(other).first()).toHaveText('lower leaf');
-  await (await previewOf(page, gate)).getByRole('button', { name: 'Show its title' }).click();
-  await expect(gate).toHaveText('Sluice gate');
-  await saved(page);
-  const second = await openPage(page, 'Winch rating');
-  await pageMenu(page, 'Merge into another page…');
-  await page.getByRole('combobox').fill('winch ratings');
-  await page.getByRole('option', { name: /Winch ratings/u }).click();
-  await expect(titleOf(page)).toHaveText('Winch ratings');
-  await expect(textOf(page)).toContainText('1,500 kg.');
-  await expect(links(other).nth(1)).toHaveText('Winch ratings');
-  await expect(glossesIn(await marginOf(page))).toContainText('The Sluice gate and the Winch ratings.');
-  // Its old address leads here as well.
-  await page.goto(new URL(`/p/${second}`, page.url()).href);
-  await expect(titleOf(page)).toHaveText('Winch ratings');
-  await expect(page.locator('.page-names')).toHaveText('also Winch rating');
-});
+test(
+  'L7 a link shows its target’s present title, or words of its own; a merged page takes its links along',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({
+      Plan: 'The [[Sluice gate]] and the [[Winch rating]].\n',
+      'Sluice gate': 'Elm.\n',
+      'Winch rating': '1,500 kg.\n',
+      'Winch ratings': 'First layer only.\n',
+    });
+    const other = await secondWindow(page);
+    const gate = links(page).first();
+    await (await previewOf(page, gate)).getByRole('button', { name: 'Own words' }).click();
+    await page.getByRole('textbox', { name: 'Words of the link' }).fill('lower leaf');
+    await page.keyboard.press('Enter');
+    await expect(gate).toHaveText('lower leaf');
+    await expect(links(other).first()).toHaveText('lower leaf');
+    await (await previewOf(page, gate)).getByRole('button', { name: 'Show its title' }).click();
+    await expect(gate).toHaveText('Sluice gate');
+    await saved(page);
+    const second = await openPage(page, 'Winch rating');
+    await pageMenu(page, 'Merge into another page…');
+    await page.getByRole('combobox').fill('winch ratings');
+    await page.getByRole('option', { name: /Winch ratings/u }).click();
+    await expect(titleOf(page)).toHaveText('Winch ratings');
+    await expect(textOf(page)).toContainText('1,500 kg.');
+    await expect(links(other).nth(1)).toHaveText('Winch ratings');
+    await expect(glossesIn(await marginOf(page))).toContainText('The Sluice gate and the Winch ratings.');
+    // Its old address leads here as well.
+    await page.goto(new URL(`/p/${second}`, page.url()).href);
+    await expect(titleOf(page)).toHaveText('Winch ratings');
+    await expect(page.locator('.page-names')).toHaveText('also Winch rating');
+  },
+);
 
-test('L8 a link tells its state without colour, and heals when its target comes back', async ({ pages }) => {
-  const page = await pages({
-    Plan: 'The [[Gate]], the [[Race]] and the [[Wheel]].\n',
-    Gate: 'Elm.\n',
-    Race: 'Silt.\n',
-  });
-  const other = await secondWindow(page);
-  const act = async (acts: object[]) => {
-    const url = new URL('/api/acts', page.url());
-    const done = await page.request.post(url.href, { headers: { Origin: url.origin }, data: { acts } });
-    expect(done.ok()).toBe(true);
-  };
-  const [gate, race] = [await idOf(page, 'Gate'), await idOf(page, 'Race')];
-  const named = (window: Page, name: string) => textOf(window).getByRole('link', { name, exact: true });
-  await expect(named(page, 'Wheel, not yet written')).toBeVisible();
-  await act([{ do: 'season', id: gate, season: 'aside' }]);
-  await expect(named(page, 'Gate, laid aside')).toBeVisible();
-  await act([{ do: 'bin', id: race }]);
-  await expect(named(page, 'Race, in the bin')).toBeVisible();
-  await expect(named(other, 'Race, in the bin')).toBeVisible();
-  await page.reload();
-  await expect(named(page, 'Gate, laid aside')).toBeVisible();
-  await act([
-    { do: 'restore', id: race },
-    { do: 'season', id: gate, season: 'now' },
-  ]);
-  await expect(named(page, 'Race')).toBeVisible();
-  await expect(named(other, 'Gate')).toBeVisible();
-  await act([{ do: 'bin', id: race }]);
-  const url = new URL(`/api/bin/${race}`, page.url());
-  await page.request.delete(url.href, { headers: { Origin: url.origin } });
-  await expect(named(page, 'Race, gone')).toBeVisible();
-});
+test(
+  'L8 a link tells its state without colour, and heals when its target comes back',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({
+      Plan: 'The [[Gate]], the [[Race]] and the [[Wheel]].\n',
+      Gate: 'Elm.\n',
+      Race: 'Silt.\n',
+    });
+    const other = await secondWindow(page);
+    const act = async (acts: object[]) => {
+      const url = new URL('/api/acts', page.url());
+      const done = await page.request.post(url.href, { headers: { Origin: url.origin }, data: { acts } });
+      expect(done.ok()).toBe(true);
+    };
+    const [gate, race] = [await idOf(page, 'Gate'), await idOf(page, 'Race')];
+    const named = (window: Page, name: string) => textOf(window).getByRole('link', { name, exact: true });
+    await expect(named(page, 'Wheel, not yet written')).toBeVisible();
+    await act([{ do: 'season', id: gate, season: 'aside' }]);
+    await expect(named(page, 'Gate, laid aside')).toBeVisible();
+    await act([{ do: 'bin', id: race }]);
+    await expect(named(page, 'Race, in the bin')).toBeVisible();
+    await expect(named(other, 'Race, in the bin')).toBeVisible();
+    await page.reload();
+    await expect(named(page, 'Gate, laid aside')).toBeVisible();
+    await act([
+      { do: 'restore', id: race },
+      { do: 'season', id: gate, season: 'now' },
+    ]);
+    await expect(named(page, 'Race')).toBeVisible();
+    await expect(named(other, 'Gate')).toBeVisible();
+    await act([{ do: 'bin', id: race }]);
+    const url = new URL(`/api/bin/${race}`, page.url());
+    await page.request.delete(url.href, { headers: { Origin: url.origin } });
+    await expect(named(page, 'Race, gone')).toBeVisible();
+  },
+);
 
-test('L13 a page is found and linked by any of its other names', async ({ pages }) => {
+test('L13 a page is found and linked by any of its other names', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ 'Sluice gate': 'Elm.\n', Plan: 'First.\n' });
   const other = await secondWindow(page);
   await pageMenu(page, 'Other names…');

@@ -51,7 +51,7 @@ test('L9 the Margin is grouped, filtered, folded and hidden, and remembers it', 
   await expect(margin).toBeVisible();
 });
 
-test('L9 without what is laid aside, and since when', async ({ pages }) => {
+test('L9 without what is laid aside, and since when', { tag: '@once' }, async ({ pages }) => {
   const page = await pages(pointing, elsewhere);
   const url = new URL('/api/acts', page.url());
   const acts = [{ do: 'season', id: await idOf(page, 'Budget'), season: 'aside' }];
@@ -97,28 +97,32 @@ test('L9 a gloss is ticked and edited where it is shown, and its page has it', a
   await expect(textOf(page).locator('[data-state=done]').first()).toContainText('Lift the');
 });
 
-test('L9 a line that was changed elsewhere meanwhile is not overwritten, and what was typed stays', async ({
-  pages,
-}) => {
-  const page = await pages(pointing);
-  const budget = glossesIn(await marginOf(page)).filter({ hasText: 'comes to' });
-  await budget.locator('.gloss-origin').hover();
-  await budget.getByRole('button', { name: /Edit this line/u }).click();
-  await expect(budget.getByRole('textbox')).toBeFocused();
-  await page.keyboard.type('Mine. ');
-  const other = await secondWindow(page);
-  await openPage(other, 'Budget');
-  await expect(line(other, 'Oak for')).toContainText('Mine.');
-  await into(other, 'Oak for');
-  await other.keyboard.type(' Theirs.');
-  await saved(other);
-  await page.keyboard.type('Again. ');
-  await expect(said(page, 'The line was changed elsewhere meanwhile. Yours is kept here; look at both.')).toBeVisible();
-  await expect(budget.getByRole('textbox')).toContainText('Again.');
-  await expect(line(other, 'Oak for')).toContainText('Theirs.');
-  await expect(line(other, 'Oak for')).toContainText('Mine.');
-  await expect(line(other, 'Oak for')).not.toContainText('Again.');
-});
+test(
+  'L9 a line that was changed elsewhere meanwhile is not overwritten, and what was typed stays',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages(pointing);
+    const budget = glossesIn(await marginOf(page)).filter({ hasText: 'comes to' });
+    await budget.locator('.gloss-origin').hover();
+    await budget.getByRole('button', { name: /Edit this line/u }).click();
+    await expect(budget.getByRole('textbox')).toBeFocused();
+    await page.keyboard.type('Mine. ');
+    const other = await secondWindow(page);
+    await openPage(other, 'Budget');
+    await expect(line(other, 'Oak for')).toContainText('Mine.');
+    await into(other, 'Oak for');
+    await other.keyboard.type(' Theirs.');
+    await saved(other);
+    await page.keyboard.type('Again. ');
+    await expect(
+      said(page, 'The line was changed elsewhere meanwhile. Yours is kept here; look at both.'),
+    ).toBeVisible();
+    await expect(budget.getByRole('textbox')).toContainText('Again.');
+    await expect(line(other, 'Oak for')).toContainText('Theirs.');
+    await expect(line(other, 'Oak for')).toContainText('Mine.');
+    await expect(line(other, 'Oak for')).not.toContainText('Again.');
+  },
+);
 
 test('L10 a gloss stands beside the line it speaks to, and moves when it speaks to another', async ({ pages }) => {
   const page = await pages(pointing);
@@ -145,25 +149,29 @@ test('L10 a gloss stands beside the line it speaks to, and moves when it speaks 
   await expect.poll(() => beside(page, 'comes to')).toContain('The lower leaf');
 });
 
-test('L11 a gloss shows its line with what stands beneath it, and knows what it stands beneath', async ({ pages }) => {
-  const page = await pages(pointing);
-  const gloss = glossesIn(await marginOf(page)).filter({ hasText: 'Lift the' });
-  await expect(gloss).toContainText('Lifts › Neaps');
-  await expect(gloss.locator('.gloss-child')).toHaveText('with two slings');
-  const other = await secondWindow(page);
-  await openPage(other, 'Plan');
-  await into(other, 'with two');
-  await other.keyboard.type(' of chain');
-  await into(other, 'Neaps');
-  await other.keyboard.type(' of January');
-  await saved(other);
-  await expect(gloss.locator('.gloss-child')).toHaveText('with two slings of chain');
-  await expect(gloss).toContainText('Lifts › Neaps of January');
-  await page.reload();
-  await expect(glossesIn(await marginOf(page)).filter({ hasText: 'Lift the' })).toContainText(
-    'Lifts › Neaps of January',
-  );
-});
+test(
+  'L11 a gloss shows its line with what stands beneath it, and knows what it stands beneath',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages(pointing);
+    const gloss = glossesIn(await marginOf(page)).filter({ hasText: 'Lift the' });
+    await expect(gloss).toContainText('Lifts › Neaps');
+    await expect(gloss.locator('.gloss-child')).toHaveText('with two slings');
+    const other = await secondWindow(page);
+    await openPage(other, 'Plan');
+    await into(other, 'with two');
+    await other.keyboard.type(' of chain');
+    await into(other, 'Neaps');
+    await other.keyboard.type(' of January');
+    await saved(other);
+    await expect(gloss.locator('.gloss-child')).toHaveText('with two slings of chain');
+    await expect(gloss).toContainText('Lifts › Neaps of January');
+    await page.reload();
+    await expect(glossesIn(await marginOf(page)).filter({ hasText: 'Lift the' })).toContainText(
+      'Lifts › Neaps of January',
+    );
+  },
+);
 
 const named = {
   'Sluice gate': 'The lower leaf has dropped.\n',
@@ -203,7 +211,7 @@ test('L12 what names the page without a link is found as it is written; one is l
   await expect(list).toHaveCount(0);
 });
 
-test('L16 pages alike stand at the Margin’s foot, with why, and are kept up', async ({ pages }) => {
+test('L16 pages alike stand at the Margin’s foot, with why, and are kept up', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({
     'Oak moisture': 'The meter reads the oak butt at 22 % in the middle.\n',
     'Oak rail': 'An oak butt, and the meter says wet.\n',

@@ -70,7 +70,7 @@ test('X9 lines are lifted to a page with a link in their place, whose own links 
   await linesKept(page, ['paragraph: before', 'bulleted: leaf', '  bulleted: pintle', 'bulleted: winch']);
 });
 
-test('X9 a page grown long offers to be split', async ({ pages }) => {
+test('X9 a page grown long offers to be split', { tag: '@once' }, async ({ pages }) => {
   const long = six
     .map((topic) => `## ${topic}\n\n${'The lower leaf has dropped again on the seaward side. '.repeat(40)}\n`)
     .join('\n');

@@ -73,17 +73,19 @@ test('W6 the bin: what is beneath goes along, is found there, comes back, and br
   await expect(textOf(outline).getByRole('link', { name: 'Sluice gate, gone' })).toBeVisible();
 });
 
-test('W6 what was deleted from a notebook that is deleted too comes back to the nearest that is left', async ({
-  outline,
-}) => {
-  await openNotebook(outline);
-  await act(outline, line(outline, 'Tailrace'), 'Delete page');
-  await act(outline, line(outline, 'Waterworks'), 'Delete section');
-  await outline.goto(new URL('/bin', outline.url()).href);
-  await outline.getByRole('button', { name: 'Bring back Tailrace' }).click();
-  await openNotebook(outline);
-  await expect.poll(() => lines(outline)).toEqual(['Tailrace', ...START.slice(5)]);
-});
+test(
+  'W6 what was deleted from a notebook that is deleted too comes back to the nearest that is left',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await openNotebook(outline);
+    await act(outline, line(outline, 'Tailrace'), 'Delete page');
+    await act(outline, line(outline, 'Waterworks'), 'Delete section');
+    await outline.goto(new URL('/bin', outline.url()).href);
+    await outline.getByRole('button', { name: 'Bring back Tailrace' }).click();
+    await openNotebook(outline);
+    await expect.poll(() => lines(outline)).toEqual(['Tailrace', ...START.slice(5)]);
+  },
+);
 
 test('W7 pins in an order of one’s own, and pages opened last', async ({ outline }) => {
   const visited = outline.waitForResponse((response) => response.url().endsWith('/visits'));
@@ -132,30 +134,34 @@ test('W8 the Desk gathers, and is arranged for each kind of screen', async ({ ou
   await expect(heads.first()).toHaveText('Pins');
 });
 
-test('what is done is shown at once, and taken back with a sentence when it is refused', async ({ outline }) => {
-  await openNotebook(outline);
-  let answer: (how: 'goes' | 'is refused') => void = () => {};
-  await outline.route('**/api/acts', async (route) => {
-    const how = await new Promise<'goes' | 'is refused'>((resolve) => (answer = resolve));
-    if (how === 'goes') return route.continue();
-    await route.fulfill({
-      status: 400,
-      contentType: 'application/problem+json',
-      body: JSON.stringify({ detail: 'That can’t be done just now.' }),
+test(
+  'what is done is shown at once, and taken back with a sentence when it is refused',
+  { tag: '@once' },
+  async ({ outline }) => {
+    await openNotebook(outline);
+    let answer: (how: 'goes' | 'is refused') => void = () => {};
+    await outline.route('**/api/acts', async (route) => {
+      const how = await new Promise<'goes' | 'is refused'>((resolve) => (answer = resolve));
+      if (how === 'goes') return route.continue();
+      await route.fulfill({
+        status: 400,
+        contentType: 'application/problem+json',
+        body: JSON.stringify({ detail: 'That can’t be done just now.' }),
+      });
     });
-  });
-  const shelved = line(outline, 'Stop logs');
-  await act(outline, shelved, 'Delete page');
-  // The server has not said anything yet.
-  await expect(shelved).toHaveCount(0);
-  answer('is refused');
-  await expect(said(outline, 'That can’t be done just now.')).toBeVisible();
-  await expect(shelved).toBeVisible();
-  await act(outline, shelved, 'Delete page');
-  await expect(shelved).toHaveCount(0);
-  answer('goes');
-  await expect(said(outline, 'is in the bin')).toBeVisible();
-  await outline.reload();
-  await expect(line(outline, 'Sluice gate')).toBeVisible();
-  await expect(shelved).toHaveCount(0);
-});
+    const shelved = line(outline, 'Stop logs');
+    await act(outline, shelved, 'Delete page');
+    // The server has not said anything yet.
+    await expect(shelved).toHaveCount(0);
+    answer('is refused');
+    await expect(said(outline, 'That can’t be done just now.')).toBeVisible();
+    await expect(shelved).toBeVisible();
+    await act(outline, shelved, 'Delete page');
+    await expect(shelved).toHaveCount(0);
+    answer('goes');
+    await expect(said(outline, 'is in the bin')).toBeVisible();
+    await outline.reload();
+    await expect(line(outline, 'Sluice gate')).toBeVisible();
+    await expect(shelved).toHaveCount(0);
+  },
+);

@@ -247,7 +247,7 @@ test('W14 a page becomes a template; a section’s pages begin with it, its ques
   await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Plain 2');
 });
 
-test('W14 days begin with a template of one’s own', async ({ pages }) => {
+test('W14 days begin with a template of one’s own', { tag: '@once' }, async ({ pages }) => {
   const page = await pages({ 'My day': '## Tide at {{date}}\n\n- [ ] \n' });
   await pageMenu(page, 'Make this a template');
   const origin = new URL(page.url()).origin;

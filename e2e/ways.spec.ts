@@ -29,51 +29,53 @@ test('W9 an overview of a section is current, ordered, and flashes what it leads
   await expect(outline).toHaveURL(address);
 });
 
-test('W9 overviews from the Insert menu: of the headings here, and of pages and lines chosen by hand', async ({
-  outline,
-}) => {
-  const log = await openPage(outline, 'Stop logs');
-  const block = (await textOf(outline).locator('.block', { hasText: 'Eleven' }).getAttribute('id'))!.slice(2);
-  await openPage(outline, 'Tailrace');
-  await clickEnd(outline, 'Silt to');
-  await outline.keyboard.press('Enter');
-  await outline.keyboard.type('/headings here');
-  await outline.keyboard.press('Enter');
-  await outline.keyboard.type('## Soundings');
-  await outline.keyboard.press('Enter');
-  for (let index = 0; index < 30; index += 1) {
-    await outline.keyboard.type(`Reading ${index}.`);
+test(
+  'W9 overviews from the Insert menu: of the headings here, and of pages and lines chosen by hand',
+  { tag: '@once' },
+  async ({ outline }) => {
+    const log = await openPage(outline, 'Stop logs');
+    const block = (await textOf(outline).locator('.block', { hasText: 'Eleven' }).getAttribute('id'))!.slice(2);
+    await openPage(outline, 'Tailrace');
+    await clickEnd(outline, 'Silt to');
     await outline.keyboard.press('Enter');
-  }
-  await outline.keyboard.type('## Dredging');
-  const headings = outline.getByRole('navigation', { name: 'Overview of this page' });
-  await expect(headings.locator('.overview-words')).toHaveText(['Soundings', 'Dredging']);
-  await saved(outline);
-  await headings.getByRole('link', { name: /Dredging/ }).click();
-  await expect(outline.locator('.landed')).toContainText('Dredging');
-  await expect(outline.locator('.landed')).toBeInViewport();
-  await outline.goBack();
+    await outline.keyboard.type('/headings here');
+    await outline.keyboard.press('Enter');
+    await outline.keyboard.type('## Soundings');
+    await outline.keyboard.press('Enter');
+    for (let index = 0; index < 30; index += 1) {
+      await outline.keyboard.type(`Reading ${index}.`);
+      await outline.keyboard.press('Enter');
+    }
+    await outline.keyboard.type('## Dredging');
+    const headings = outline.getByRole('navigation', { name: 'Overview of this page' });
+    await expect(headings.locator('.overview-words')).toHaveText(['Soundings', 'Dredging']);
+    await saved(outline);
+    await headings.getByRole('link', { name: /Dredging/ }).click();
+    await expect(outline.locator('.landed')).toContainText('Dredging');
+    await expect(outline.locator('.landed')).toBeInViewport();
+    await outline.goBack();
 
-  await openPage(outline, 'Budget');
-  await clickEnd(outline, 'Cogs:');
-  await outline.keyboard.press('Enter');
-  await outline.keyboard.type('/chosen');
-  await outline.keyboard.press('Enter');
-  const field = outline.getByRole('combobox', { name: 'Overview' });
-  await field.fill('pintle');
-  await outline.getByRole('option', { name: /Pintle/ }).click();
-  await field.fill(new URL(`/b/${block}`, outline.url()).href);
-  await outline.getByRole('option', { name: /What this address leads to/ }).click();
-  await expect(field).toHaveValue('');
-  await outline.keyboard.press('Escape');
-  const chosen = outline.getByRole('navigation', { name: 'Overview of chosen places' });
-  await expect(chosen.locator('.overview-words')).toHaveText(['Pintle', /Eleven logs for the Sluice gate/]);
-  await saved(outline);
-  await outline.reload();
-  await chosen.getByRole('link', { name: /Eleven logs/ }).click();
-  await expect(outline.locator(`#b-${block}.landed`)).toBeVisible();
-  expect(log).toBeTruthy();
-});
+    await openPage(outline, 'Budget');
+    await clickEnd(outline, 'Cogs:');
+    await outline.keyboard.press('Enter');
+    await outline.keyboard.type('/chosen');
+    await outline.keyboard.press('Enter');
+    const field = outline.getByRole('combobox', { name: 'Overview' });
+    await field.fill('pintle');
+    await outline.getByRole('option', { name: /Pintle/ }).click();
+    await field.fill(new URL(`/b/${block}`, outline.url()).href);
+    await outline.getByRole('option', { name: /What this address leads to/ }).click();
+    await expect(field).toHaveValue('');
+    await outline.keyboard.press('Escape');
+    const chosen = outline.getByRole('navigation', { name: 'Overview of chosen places' });
+    await expect(chosen.locator('.overview-words')).toHaveText(['Pintle', /Eleven logs for the Sluice gate/]);
+    await saved(outline);
+    await outline.reload();
+    await chosen.getByRole('link', { name: /Eleven logs/ }).click();
+    await expect(outline.locator(`#b-${block}.landed`)).toBeVisible();
+    expect(log).toBeTruthy();
+  },
+);
 
 test('W10 the trail opens at each step, is never cut to a stub, and back, forward, up and the places visited work', async ({
   outline,

@@ -137,11 +137,11 @@ export function BlockBar({ editor, onMenu }: BlockBarProps) {
   if (!chosen) return null;
 
   const copy = (event: React.ClipboardEvent, isCut: boolean): void => {
-    if (!writeCopy(editor.view, event.clipboardData)) return;
-    event.preventDefault();
-    if (!isCut) return;
-    noteCut(idsInRange(editor.state, withChildren(editor.state, actedRange(editor.state))));
-    remove();
+    const takeAway = () => {
+      noteCut(idsInRange(editor.state, withChildren(editor.state, actedRange(editor.state))));
+      remove();
+    };
+    if (writeCopy(editor.view, event.clipboardData, isCut ? takeAway : undefined)) event.preventDefault();
   };
 
   return (

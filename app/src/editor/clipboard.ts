@@ -3,9 +3,10 @@ import { Fragment, Slice, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin, TextSelection } from '@tiptap/pm/state';
 import { CellSelection } from '@tiptap/pm/tables';
 import type { EditorView } from '@tiptap/pm/view';
-import { block, newId, type NodeJson } from '@glossarion/core/document';
+import { block, newId, shownWords, type NodeJson } from '@glossarion/core/document';
 import { linkWords } from '../screen/words';
-import { targetOf } from '../state/store';
+import { store, targetOf } from '../state/store';
+import { noticed } from '../state/view';
 import { fileAddress } from '../state/upload';
 import { isSingleAddress, ownAddress } from './addresses';
 import { attachFiles, sendPending } from './attach';
@@ -46,27 +47,63 @@ function copiedBlocks(view: EditorView): NodeJson[] {
 const coversLine = (line: DocumentNode, { state }: EditorView): boolean =>
   state.selection.$from.parentOffset === 0 && state.selection.$to.parentOffset === line.content.size;
 
-/** Puts the chosen blocks or the selection on a clipboard event. False when the editor's own way has to do. */
-export function writeCopy(view: EditorView, data: DataTransfer): boolean {
-  const formats = formatsHere();
-  if (view.state.selection instanceof CellSelection) return writeCells(view.state.selection, data);
-  if (!formats) return false;
-  const nodes = copiedBlocks(view);
-  if (nodes.length === 0) return false;
+/** What blocks are on the clipboard, in each form that others read. */
+function formsOf(nodes: readonly NodeJson[], formats: Formats): Record<string, string> {
   const links = {
     titleOf,
     linkUrl: (target: string) => ownOrigin(`/to/${target}`),
     fileUrl: (file: string, name: string) => ownOrigin(fileAddress(file, name)),
   };
-  data.clearData();
-  data.setData('text/html', formats.writeHtml(nodes, { ...links, hasId: () => true }));
-  data.setData('text/markdown', formats.writeMarkdown(nodes, { ...links, hasId: () => false, isWhole: false }));
-  data.setData('text/plain', formats.writePlain(nodes, titleOf));
+  return {
+    'text/html': formats.writeHtml(nodes, { ...links, hasId: () => true }),
+    'text/markdown': formats.writeMarkdown(nodes, { ...links, hasId: () => false, isWhole: false }),
+    'text/plain': formats.writePlain(nodes, titleOf),
+  };
+}
+
+/**
+ * Puts the chosen blocks or the selection on a clipboard event; false when there is nothing to copy. While the code that
+ * writes other formats is on its way their words are there, and the rest as soon as it has come.
+ *
+ * @param onCopied called once all of it is there, unless the text has changed since
+ */
+export function writeCopy(view: EditorView, data: DataTransfer, onCopied: () => void = () => undefined): boolean {
+  if (view.state.selection instanceof CellSelection) writeCells(view.state.selection, data);
+  else {
+    const nodes = copiedBlocks(view);
+    if (nodes.length === 0) return false;
+    data.clearData();
+    const formats = formatsHere();
+    if (!formats) {
+      data.setData('text/plain', nodes.map((node) => shownWords(node, titleOf)).join('\n'));
+      void copyLater(view, nodes, onCopied);
+      return true;
+    }
+    for (const [form, written] of Object.entries(formsOf(nodes, formats))) data.setData(form, written);
+  }
+  onCopied();
   return true;
 }
 
+/** The forms that a page may put on the clipboard by itself. */
+const WRITABLE = ['text/html', 'text/plain'];
+
+async function copyLater(view: EditorView, nodes: readonly NodeJson[], onCopied: () => void): Promise<void> {
+  const { doc, selection } = view.state;
+  try {
+    const forms = formsOf(nodes, await loadFormats());
+    await navigator.clipboard.write([
+      new ClipboardItem(Object.fromEntries(WRITABLE.map((form) => [form, new Blob([forms[form]!], { type: form })]))),
+    ]);
+  } catch {
+    store.dispatch(noticed({ words: 'Only the words could be copied, and nothing was cut. Try again in a moment.' }));
+    return;
+  }
+  if (!view.isDestroyed && view.state.doc.eq(doc) && view.state.selection.eq(selection)) onCopied();
+}
+
 /** Cells go to a spreadsheet as rows. */
-function writeCells(selection: CellSelection, data: DataTransfer): boolean {
+function writeCells(selection: CellSelection, data: DataTransfer): void {
   const rows = cellRows(selection);
   const table = document.createElement('table');
   for (const cells of rows) {
@@ -76,7 +113,6 @@ function writeCells(selection: CellSelection, data: DataTransfer): boolean {
   data.clearData();
   data.setData('text/html', table.outerHTML);
   data.setData('text/plain', rows.map((cells) => cells.join('\t')).join('\n'));
-  return true;
 }
 
 /** Signs in a text by which Markdown is told from plain text: one that can't be meant otherwise, or several that could. */
@@ -182,6 +218,17 @@ export function noteCut(ids: readonly string[]): void {
   ids.forEach((id) => cut.add(id));
 }
 
+/** Takes away what was cut. */
+function deleteCut(view: EditorView): void {
+  const ids: string[] = [];
+  const { from, to } = view.state.selection;
+  view.state.doc.nodesBetween(from, to, (node) => void (node.attrs.id && ids.push(String(node.attrs.id))));
+  view.dispatch(view.state.tr.deleteSelection().scrollIntoView());
+  const left = new Set<string>();
+  view.state.doc.forEach((node) => void left.add(String(node.attrs.id)));
+  noteCut(ids.filter((id) => !left.has(id)));
+}
+
 async function paste(
   editor: Editor,
   read: (formats: Formats, pending: Map<string, string>) => NodeJson[],
@@ -221,16 +268,9 @@ export const Clipboard = Extension.create({
               return true;
             },
             cut: (view, event) => {
-              if (!event.clipboardData || view.state.selection.empty || !writeCopy(view, event.clipboardData))
-                return false;
+              if (!event.clipboardData || view.state.selection.empty) return false;
+              if (!writeCopy(view, event.clipboardData, () => deleteCut(view))) return false;
               event.preventDefault();
-              const ids: string[] = [];
-              const { from, to } = view.state.selection;
-              view.state.doc.nodesBetween(from, to, (node) => void (node.attrs.id && ids.push(String(node.attrs.id))));
-              view.dispatch(view.state.tr.deleteSelection().scrollIntoView());
-              const left = new Set<string>();
-              view.state.doc.forEach((node) => void left.add(String(node.attrs.id)));
-              noteCut(ids.filter((id) => !left.has(id)));
               return true;
             },
           },
