@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { act, drag, line, lines, openNotebook, said, START, tree } from './support/outline';
 import { expect, isPhone, openPage, saved, test } from './support/test';
 
@@ -89,8 +90,20 @@ test('W3 pages: beside, beneath and at the end, twelve deep, each level folded; 
     ...START.slice(5),
   ]);
 
-  await openPage(outline, 'Winch');
-  for (let depth = 1; depth <= 10; depth += 1) {
+  let parentId = await openPage(outline, 'Winch');
+  const levels = Array.from({ length: 7 }, (_each, index) => {
+    const id = randomUUID();
+    const made = { do: 'make', id, kind: 'page', parentId, name: `Level ${index + 1}` };
+    parentId = id;
+    return made;
+  });
+  const done = await outline.request.post(new URL('/api/acts', outline.url()).href, {
+    headers: { Origin: new URL(outline.url()).origin },
+    data: { acts: levels },
+  });
+  expect(done.ok()).toBe(true);
+  await openPage(outline, 'Level 7');
+  for (let depth = 8; depth <= 10; depth += 1) {
     await outline.getByRole('button', { name: 'Page', exact: true }).click();
     await outline.getByRole('button', { name: 'New page beneath' }).click();
     await expect(title(outline)).toBeFocused();
