@@ -106,3 +106,38 @@ test('X6 what is copied is HTML, Markdown and plain text at once', { tag: '@once
   expect(forms['text/html']).toContain('<strong>slings</strong>');
   await saved(page);
 });
+
+test(
+  'X6 X8 without the code of other formats the words are pasted, and what opens is seen all the same',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Paste: 'first\n' });
+    const missing = /formatParts|floating-ui/u;
+    await page.route(missing, (route) => route.abort());
+    await page.reload();
+    await into(page, 'first');
+    await page.keyboard.press('Enter');
+    const forms = { 'text/html': '<h2>Setting out</h2><p>Twice.</p>', 'text/plain': 'Setting out\nTwice.' };
+    await paste(page, forms);
+    await expect(page.getByText('Pasted as plain text, without a network.')).toBeVisible();
+    await expect.poll(() => lines(page)).toEqual(['paragraph: first', 'paragraph: Setting out', 'paragraph: Twice.']);
+    await page.keyboard.type(' [[pas');
+    const picker = page.getByRole('listbox', { name: 'What to link to' });
+    await expect(picker).toBeVisible();
+    await expect(picker).toHaveCSS('opacity', '1');
+    await expect(picker.getByRole('option').first()).toBeInViewport();
+    await page.keyboard.press('Escape');
+    for (const _letter of ' [[pas') await page.keyboard.press('Backspace');
+    await page.unroute(missing);
+    await page.keyboard.press('Control+End');
+    await page.keyboard.press('Enter');
+    await paste(page, forms);
+    await linesKept(page, [
+      'paragraph: first',
+      'paragraph: Setting out',
+      'paragraph: Twice.',
+      'heading2: Setting out',
+      'paragraph: Twice.',
+    ]);
+  },
+);

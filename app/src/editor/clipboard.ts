@@ -229,12 +229,20 @@ function deleteCut(view: EditorView): void {
   noteCut(ids.filter((id) => !left.has(id)));
 }
 
+/** Pastes what is read by the code of other formats; its plain words when that can't be fetched. */
 async function paste(
   editor: Editor,
+  plain: string,
   read: (formats: Formats, pending: Map<string, string>) => NodeJson[],
 ): Promise<void> {
-  const formats = await loadFormats();
+  const formats = await loadFormats().catch(() => null);
   if (editor.isDestroyed) return;
+  if (!formats) {
+    if (plain !== '') pasteBlocks(editor.view, blocksOfPlain(plain));
+    const words = plain === '' ? 'This can’t be pasted without a network.' : 'Pasted as plain text, without a network.';
+    store.dispatch(noticed({ words }));
+    return;
+  }
   const pending = new Map<string, string>();
   const blocks = withOwnIds(editor.view, read(formats, pending), (id) => cut.has(id) || pending.has(id));
   blocks.forEach((node) => cut.delete(String(node.attrs?.id)));
@@ -300,13 +308,15 @@ export const Clipboard = Extension.create({
             // A table's own paste spreads cells over cells.
             if (isInCell && isCells) return pasteCells(view, html, text);
             if (html !== '') {
-              void paste(editor, (formats, pending) => withOuterSpaces(blocksOfHtml(formats, html, pending), text));
+              void paste(editor, text, (formats, pending) =>
+                withOuterSpaces(blocksOfHtml(formats, html, pending), text),
+              );
               return true;
             }
             if (text === '') return false;
             const markdown = isLong ? '' : data.getData('text/markdown') || (looksLikeMarkdown(text) ? text : '');
             if (!isLong && isSheetOfCells(text)) pasteBlocks(view, [tableOfCells(text)]);
-            else if (markdown) void paste(editor, (formats) => blocksOfMarkdown(formats, markdown));
+            else if (markdown) void paste(editor, text, (formats) => blocksOfMarkdown(formats, markdown));
             else if (isLong || text.includes('\n')) pasteBlocks(view, blocksOfPlain(text));
             else return false;
             return true;

@@ -3,6 +3,8 @@ import { Fragment, Slice } from '@tiptap/pm/model';
 import { Plugin } from '@tiptap/pm/state';
 import type { EditorView } from '@tiptap/pm/view';
 import { newId, pageLink, text, type NodeJson } from '@glossarion/core/document';
+import { store } from '../state/store';
+import { noticed } from '../state/view';
 
 /**
  * Dragging across: lines or words that are dragged from one page to the one beside it come there as an excerpt, a copy
@@ -61,9 +63,13 @@ export async function dropExcerpt(
 ): Promise<void> {
   const source = pageOf(from);
   if (!source) return;
-  const { excerptOf } = await import('@glossarion/core/acts/parts');
+  const parts = await import('@glossarion/core/acts/parts').catch(() => null);
+  if (!parts) {
+    store.dispatch(noticed({ words: 'The excerpt could not be taken without a network. Nothing was changed.' }));
+    return;
+  }
   const { content } = from.state.doc.toJSON() as { content: NodeJson[] };
-  const nodes = excerptOf(content, blockIds, newId(), source.title());
+  const nodes = parts.excerptOf(content, blockIds, newId(), source.title());
   const { schema, tr } = view.state;
   view.dispatch(
     tr.insert(

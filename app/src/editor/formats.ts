@@ -4,8 +4,15 @@ export type Formats = typeof import('./formatParts');
 let loaded: Formats | null = null;
 let loading: Promise<Formats> | null = null;
 
+/** Fetches it; rejects when it can't be fetched, and tries again when it is asked anew. */
 export function loadFormats(): Promise<Formats> {
-  loading ??= import('./formatParts').then((parts) => (loaded = parts));
+  loading ??= import('./formatParts').then(
+    (parts) => (loaded = parts),
+    (error: unknown) => {
+      loading = null;
+      throw error;
+    },
+  );
   return loading;
 }
 

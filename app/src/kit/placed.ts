@@ -16,6 +16,15 @@ interface PlaceOptions {
 
 const EDGE = 8;
 
+/** Beneath its cause, within the window: without what finds the best place it is seen all the same. */
+function placeAnyway(cause: Element | VirtualElement, element: HTMLElement, away: number): void {
+  const { left, bottom } = cause.getBoundingClientRect();
+  const within = (wanted: number, size: number, room: number) => Math.max(EDGE, Math.min(wanted, room - size - EDGE));
+  element.style.left = `${within(left, element.offsetWidth, window.innerWidth)}px`;
+  element.style.top = `${within(bottom + away, element.offsetHeight, window.innerHeight)}px`;
+  element.style.opacity = '';
+}
+
 /** Sets something beside its cause: beneath it where there is room, else above, and always within the window. */
 export async function placeBeside(
   cause: Element | VirtualElement,
@@ -24,7 +33,9 @@ export async function placeBeside(
 ): Promise<void> {
   // It is seen where it stands, and nowhere before.
   if (element.style.left === '') element.style.opacity = '0';
-  const { computePosition, flip, offset, shift, size } = await floating();
+  const kit = await floating().catch(() => null);
+  if (!kit) return placeAnyway(cause, element, away);
+  const { computePosition, flip, offset, shift, size } = kit;
   const padding = { top: EDGE, left: EDGE, right: EDGE, bottom: EDGE + bottom };
   const { x, y } = await computePosition(cause, element, {
     strategy: 'fixed',
