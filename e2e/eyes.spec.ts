@@ -161,6 +161,13 @@ test('S4 a notice stands above what is at the foot of the screen, whatever that 
   };
   await choose('Budget');
   await bar.getByRole('button', { name: 'Delete' }).click();
+  await expect(notice).toBeVisible();
+  // With nothing there any more it comes down again.
+  const foot = async () => {
+    const { y, height } = (await notice.boundingBox())!;
+    return mill.viewportSize()!.height - y - height;
+  };
+  await expect.poll(foot).toBeLessThan(90);
   await choose('Sluice gate no. 2');
   await expect(notice).toBeVisible();
   await expect.poll(() => covered(bar)).toEqual([]);

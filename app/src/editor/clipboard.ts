@@ -67,7 +67,7 @@ function formsOf(nodes: readonly NodeJson[], formats: Formats): Record<string, s
  *
  * @param onCopied called once all of it is there, unless the text has changed since
  */
-export function writeCopy(view: EditorView, data: DataTransfer, onCopied: () => void = () => undefined): boolean {
+export function writeCopy(view: EditorView, data: DataTransfer, onCopied?: () => void): boolean {
   if (view.state.selection instanceof CellSelection) writeCells(view.state.selection, data);
   else {
     const nodes = copiedBlocks(view);
@@ -81,17 +81,22 @@ export function writeCopy(view: EditorView, data: DataTransfer, onCopied: () => 
     }
     for (const [form, written] of Object.entries(formsOf(nodes, formats))) data.setData(form, written);
   }
-  onCopied();
+  onCopied?.();
   return true;
 }
 
 /** The forms that a page may put on the clipboard by itself. */
 const WRITABLE = ['text/html', 'text/plain'];
 
-async function copyLater(view: EditorView, nodes: readonly NodeJson[], onCopied: () => void): Promise<void> {
+/** How often something was copied that was not there at once: only the last of them counts. */
+let later = 0;
+
+async function copyLater(view: EditorView, nodes: readonly NodeJson[], onCopied?: () => void): Promise<void> {
+  const turn = (later += 1);
   const { doc, selection } = view.state;
   try {
     const forms = formsOf(nodes, await loadFormats());
+    if (turn !== later) return;
     await navigator.clipboard.write([
       new ClipboardItem(Object.fromEntries(WRITABLE.map((form) => [form, new Blob([forms[form]!], { type: form })]))),
     ]);
@@ -99,7 +104,9 @@ async function copyLater(view: EditorView, nodes: readonly NodeJson[], onCopied:
     store.dispatch(noticed({ words: 'Only the words could be copied, and nothing was cut. Try again in a moment.' }));
     return;
   }
+  if (!onCopied || turn !== later) return;
   if (!view.isDestroyed && view.state.doc.eq(doc) && view.state.selection.eq(selection)) onCopied();
+  else store.dispatch(noticed({ words: 'Copied, and not cut, since the text has changed meanwhile.' }));
 }
 
 /** Cells go to a spreadsheet as rows. */

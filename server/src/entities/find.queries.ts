@@ -1,4 +1,4 @@
-/** By hand: full text is no entity's; the row of the index is the entry's, or none (core/find/words). */
+/** By hand: full text is no entity's; the row of the index is the entry's, or none (core/words). */
 
 /** A title counts this many times what the text does. */
 const TITLE_WEIGHT = 8;

@@ -62,7 +62,7 @@ const STATEMENTS = [
     PRIMARY KEY (pageId, formerId)
   ) STRICT, WITHOUT ROWID`,
   `CREATE INDEX formerIds_by_id ON formerIds(formerId)`,
-  // Folded words (core/find/words) of title and body; the row number is the entry's.
+  // Folded words (core/words) of title and body; the row number is the entry's.
   `CREATE VIRTUAL TABLE findIndex USING fts5(
     title, body, tokenize = "unicode61 remove_diacritics 0 categories 'L* N* M* Co'", prefix = '1 2 3'
   )`,

@@ -11,15 +11,12 @@ import { Words } from '../../kit/Words';
 /** Long enough to be read and acted on; Ctrl+Z takes the act back after that too. */
 const STAYS = 15_000;
 
-/** Above what stands at the foot, in pixels. */
-const ABOVE = 14;
-
 /** A short notice above what stands at the foot, with one action. */
 export function Notice() {
   const notice = useAppSelector((state) => state.view.notice);
   const dispatch = useAppDispatch();
   const element = useRef<View>(null);
-  const foot = useFoot(element, notice !== null);
+  const bottom = useFoot(element, notice !== null);
   useEffect(() => {
     if (!notice || notice.action === 'reload') return;
     const timer = setTimeout(() => dispatch(noticed(null)), STAYS);
@@ -32,7 +29,7 @@ export function Notice() {
       role="status"
       style={{
         position: 'fixed' as 'absolute',
-        bottom: foot + ABOVE,
+        bottom,
         left: 16,
         right: 16,
         maxWidth: 520,
