@@ -51,6 +51,49 @@ test('L1 undo takes back the page that a link made; selected words are linked by
   expect(await menu.evaluate((element) => element.scrollTop)).toBe(120);
 });
 
+test(
+  'X2 L1 what is chosen from a list that is still on its way is put in, and what was typed after it stands after it',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'start\n', Pintle: 'Iron.\n' });
+    const isPickers = /\/pickers-/u;
+    await page.route(isPickers, async (route) => {
+      await new Promise((resolve) => setTimeout(resolve, 2_500));
+      await route.continue();
+    });
+    await page.reload();
+    await into(page, 'start');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('/headings here');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('## Soundingg');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type('s');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('The [[Pintle');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type(' is worn');
+    // The overview is an element of no kind.
+    const written = ['paragraph: start', 'div:', 'heading2: Soundings', 'paragraph: The Pintle is worn'];
+    await expect.poll(() => lines(page)).toEqual(written);
+    await expect(textOf(page).locator('a.link')).toHaveText('Pintle');
+    await expect(textOf(page).locator('.overview-words')).toHaveText('Soundings');
+
+    // A list that never comes leaves the keys to the text.
+    await page.unroute(isPickers);
+    await page.route(isPickers, (route) => route.abort());
+    await saved(page);
+    await page.reload();
+    await into(page, 'start');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('[[Pint');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('next');
+    const given = ['paragraph: start', 'paragraph: [[Pint', 'paragraph: next'];
+    await expect.poll(async () => (await lines(page)).slice(0, 3), { timeout: 12_000 }).toEqual(given);
+  },
+);
+
 // Keys of a keyboard on a table.
 test(
   'S4 X4 Esc frees Tab, Alt+Enter opens the tools of what has the cursor, and moves are said in words',

@@ -2,7 +2,8 @@ import type { Editor } from '@tiptap/core';
 import type { Ref } from 'react';
 import { fittingItems, insertOffer } from './insertItems';
 import type { WritingPlace } from './writingPlace';
-import { PickerList, type PickerHandle } from './PickerList';
+import type { PickerHandle } from './pickerHandle';
+import { PickerList } from './PickerList';
 import type { TypedQuery } from './typedQuery';
 
 interface InsertMenuProps {

@@ -3,10 +3,11 @@ import { Extension } from '@tiptap/core';
 import { UndoRedo } from '@tiptap/extensions';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { documentMarks, documentNodes, type NodeJson } from '@glossarion/core/document';
+import { HoldsKeys } from './heldKeys';
 import { LinkPicker } from './LinkPicker';
 import { PageLinkWithView, TagWithView } from './linkViews';
 import type { WritingPlace } from './writingPlace';
-import type { PickerHandle } from './PickerList';
+import { takenBy, type PickerHandle } from './pickerHandle';
 import { Shortcuts } from './shortcuts';
 import { LinkQueryWatch, type TypedQuery } from './typedQuery';
 
@@ -41,7 +42,8 @@ export function LineEditor({ line, label, place, onWrite, onLeave }: LineEditorP
       ...Object.values(documentMarks),
       UndoRedo,
       Shortcuts,
-      LinkQueryWatch.configure({ onChange: setQuery, onKey: (key) => picker.current?.take(key) ?? false }),
+      HoldsKeys,
+      LinkQueryWatch.configure({ onChange: setQuery, onKey: (key) => takenBy(picker.current, key) }),
       Extension.create({
         name: 'oneLine',
         priority: 1000,

@@ -12,7 +12,8 @@ import { targetsKnown } from '../state/targets';
 import { isSingleAddress } from './addresses';
 import { endLinkSelection } from './linkSelection';
 import type { WritingPlace } from './writingPlace';
-import { PickerList, type PickerChoice, type PickerHandle } from './PickerList';
+import type { PickerHandle } from './pickerHandle';
+import { PickerList, type PickerChoice } from './PickerList';
 import type { TypedQuery } from './typedQuery';
 
 /** Parts the name of a page that is to be made from the letters of the place it is to live in. */

@@ -8,7 +8,7 @@ import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
 import type { LineActs } from './lineActs';
 import { selectBlock } from './outline';
-import type { PickerHandle } from './PickerList';
+import { takenBy, type PickerHandle } from './pickerHandle';
 import type { TypedQuery } from './typedQuery';
 import type { WritingPlace } from './writingPlace';
 import { reachRest } from '../kit/atRest';
@@ -35,8 +35,6 @@ export interface PageEditorProps {
   /** The id of the block to put the cursor in once shown; `start` for the first. */
   focus?: string | null;
 }
-
-const LIST_KEYS = new Set(['Enter', 'Tab', 'ArrowUp', 'ArrowDown']);
 
 /** In milliseconds after the last key, so that what reads the whole text never stands in the way of one who writes. */
 const BODY_AFTER = 250;
@@ -66,8 +64,7 @@ export function PageEditor({
   const latest = useRef({ onOpen, onBody, label, title });
   latest.current = { onOpen, onBody, label, title };
   const { document } = page;
-  // A list that is on its way takes no choice yet, and lets none be made of the text instead.
-  const takeKey = (key: string) => picker.current?.take(key) ?? LIST_KEYS.has(key);
+  const takeKey = (key: string) => takenBy(picker.current, key);
 
   const extensions = useMemo(
     () =>

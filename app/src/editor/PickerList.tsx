@@ -2,15 +2,12 @@ import type { Editor } from '@tiptap/core';
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
 import { placeBeside } from '../kit/placed';
 import { caretBox } from './caretBox';
+import { listIsHere, type ListAnswer } from './heldKeys';
+import type { PickerHandle } from './pickerHandle';
 import { announce } from '../kit/announce';
 import { count } from '../kit/count';
 import { hasPointerMoved } from '../kit/movedPointer';
 import { createPortal } from 'react-dom';
-
-export interface PickerHandle {
-  /** Gives the picker a key; true when it took it. */
-  take: (key: string) => boolean;
-}
 
 export interface PickerChoice {
   key: string;
@@ -34,9 +31,9 @@ interface PickerListProps {
   isPending?: boolean;
   /** What is shown when there is nothing to choose from. */
   hint?: string | null;
-  /** A field to type in, where the text itself can’t be typed in: its words are to stay. */
   /** Takes what was typed completed to the chosen name, so that it can be typed on. */
   onComplete?: (name: string) => void;
+  /** A field to type in, where the text itself can’t be typed in: its words are to stay. */
   filter?: { value: string; onChange: (value: string) => void; onLeave: () => void };
 }
 
@@ -59,7 +56,7 @@ export function PickerList({
 }: PickerListProps) {
   const [chosen, setChosen] = useState(0);
   const list = useRef<HTMLDivElement>(null);
-  /** Enter was pressed before the answer was here: it counts for the first of what comes. */
+  /** Enter was pressed in the field before the answer was here: it counts for the first of what comes. */
   const isAwaited = useRef(false);
   const active = Math.min(chosen, choices.length - 1);
   const offered = `${typed}\n${hint}\n${choices.map(({ key }) => key).join('\n')}`;
@@ -71,12 +68,12 @@ export function PickerList({
     isAwaited.current = false;
     choices[0]?.choose();
   }, [isPending, choices]);
+  useEffect(() => {
+    if (!isPending) listIsHere(editor);
+  }, [isPending, editor]);
 
-  const take = (key: string): boolean => {
-    if (isPending && (key === 'Enter' || key === 'Tab')) {
-      isAwaited.current = true;
-      return true;
-    }
+  const take = (key: string): ListAnswer => {
+    if (isPending && (key === 'Enter' || key === 'Tab')) return 'later';
     if (choices.length === 0) return false;
     if (key === 'ArrowDown') setChosen((active + 1) % choices.length);
     else if (key === 'ArrowUp') setChosen((active - 1 + choices.length) % choices.length);
@@ -108,7 +105,18 @@ export function PickerList({
   if (choices.length === 0 && !hint && !filter) return null;
   return createPortal(
     <div ref={list} className="picker" tabIndex={0} style={{ width: WIDTH }}>
-      {filter && <FilterField filter={filter} take={take} label={label} active={choices[active]?.key} />}
+      {filter && (
+        <FilterField
+          filter={filter}
+          take={(key) => {
+            const answer = take(key);
+            isAwaited.current ||= answer === 'later';
+            return answer !== false;
+          }}
+          label={label}
+          active={choices[active]?.key}
+        />
+      )}
       {choices.length === 0 && hint && <div className="choice-detail picker-hint">{hint}</div>}
       <div role="listbox" id="picker-choices" aria-label={label}>
         {choices.map((choice, index) => (

@@ -12,6 +12,7 @@ import { Clipboard } from './clipboard';
 import { DateOffers, type DateOfferOptions } from './dateOffers';
 import { Excerpts } from './excerpts';
 import { Folds } from './folds';
+import { HoldsKeys } from './heldKeys';
 import { HeadingLevels } from './headingLevels';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
@@ -77,6 +78,7 @@ export function pageExtensions({
     TakeInCursor.configure({ page }),
     StayInLine.configure({ page }),
     TypedCommands,
+    HoldsKeys,
     KeptSolids,
     KeyedSync,
     Identity,

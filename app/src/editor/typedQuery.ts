@@ -1,5 +1,6 @@
 import { Extension } from '@tiptap/core';
 import { Plugin, PluginKey, type EditorState } from '@tiptap/pm/state';
+import { holdKey, type ListAnswer } from './heldKeys';
 
 /** What is being typed after a mark that opens a picker, and where. */
 export interface TypedQuery {
@@ -10,8 +11,8 @@ export interface TypedQuery {
 
 export interface TypedQueryOptions {
   onChange: (query: TypedQuery | null) => void;
-  /** Keys that the open picker takes; true when it took one. */
-  onKey: (key: string) => boolean;
+  /** Keys that the open picker takes. */
+  onKey: (key: string) => ListAnswer;
 }
 
 /**
@@ -41,6 +42,7 @@ export function typedQueryWatch(name: string, pattern: RegExp, takesMarkAway = f
     addOptions: () => ({ onChange: () => undefined, onKey: () => false }),
     addProseMirrorPlugins() {
       const { onChange, onKey } = this.options;
+      const { editor } = this;
       let shown: TypedQuery | null = null;
       return [
         new Plugin<{ dismissedAt: number | null }>({
@@ -71,7 +73,8 @@ export function typedQueryWatch(name: string, pattern: RegExp, takesMarkAway = f
                 view.dispatch(takesMarkAway ? tr.delete(shown.from, shown.to) : tr.setMeta(key, shown.from));
                 return true;
               }
-              return onKey(event.key);
+              const answer = onKey(event.key);
+              return answer === 'later' ? holdKey(editor, event) : answer;
             },
           },
         }),
