@@ -3,8 +3,8 @@ import type { ServerMessage } from '@glossarion/core/messages';
 import { socketAddress } from './socketAddress';
 
 export interface ConnectionEvents {
-  /** There is a way to the server, for the first time or again. */
-  onOpen: () => void;
+  /** There is a way to the server, for the first time, or again: then it is told when it was cut. */
+  onOpen: (cutAt: number | null) => void;
   onMessage: (message: ServerMessage) => void;
   /** The way is gone: what was sent without an answer is sent again when there is one. */
   onLost: () => void;
@@ -23,6 +23,8 @@ const SIGNED_OUT = 1008;
 const TOO_LONG = 1009;
 /** How long an answer may stay out, to what was sent and to whether the server is there, in milliseconds. */
 const ANSWER_WITHIN = 1_100;
+/** So often the server may be there and yet say nothing to what was sent: then the socket itself is gone. */
+const UNHEARD_AT_MOST = 8;
 const FIRST_RETRY = 250;
 const LONGEST_RETRY = 2_000;
 
@@ -37,13 +39,14 @@ export class Connection {
   isOpen = false;
   /** Whether the last try to connect came to nothing. */
   hasFailed = false;
-  /** Whether the way to the server is known to be cut: it is not while it is only being looked for. */
-  isCutOff = false;
+  /** Since when the way to the server is known to be cut: it is not while it is only being looked for. */
+  private cutAt: number | null = null;
   private socket: WebSocket | null = null;
   private isClosed = false;
   private retry = FIRST_RETRY;
   /** When the server was heard last, and what waits for it to be heard again. */
   private heardAt = 0;
+  private unheard = 0;
   private watching: ReturnType<typeof setTimeout> | null = null;
 
   /** @param socket one that was opened already, and is gone on with while it holds */
@@ -58,6 +61,10 @@ export class Connection {
     window.addEventListener('offline', this.probe);
   }
 
+  get isCutOff(): boolean {
+    return this.cutAt !== null;
+  }
+
   say(message: object): void {
     this.socket?.send(JSON.stringify(message));
   }
@@ -70,14 +77,16 @@ export class Connection {
   private use(socket: WebSocket): void {
     this.socket = socket;
     socket.onopen = () => {
+      const { cutAt } = this;
       this.isOpen = true;
-      this.isCutOff = false;
+      this.cutAt = null;
       this.hasFailed = false;
       this.retry = FIRST_RETRY;
-      this.events.onOpen();
+      this.events.onOpen(cutAt);
     };
     socket.onmessage = ({ data }) => {
       this.heardAt = Date.now();
+      this.unheard = 0;
       this.events.onMessage(JSON.parse(String(data)) as ServerMessage);
     };
     socket.onclose = ({ code }) => {
@@ -95,7 +104,7 @@ export class Connection {
   private lose(hasFailed: boolean): void {
     this.hasFailed = hasFailed;
     this.isOpen = false;
-    this.isCutOff = true;
+    this.cutAt ??= Date.now();
     this.socket = null;
     this.events.onLost();
     if (this.isClosed) return;
@@ -115,15 +124,17 @@ export class Connection {
 
   /**
    * A network that is cut does not close a socket for minutes. The server is asked whether it is there at all; a slow one
-   * says so.
+   * says so. A socket that was dropped on the way, as while a phone slept, stays silent though the server is there.
    */
   private probe = async (): Promise<void> => {
     const { socket } = this;
     if (!socket || !this.isOpen || this.isClosed) return;
     const isThere = await isServerThere();
     if (this.socket !== socket) return;
-    if (isThere) this.watch();
+    this.unheard += 1;
+    if (isThere && this.unheard < UNHEARD_AT_MOST) this.watch();
     else {
+      this.unheard = 0;
       this.lose(false);
       socket.close();
     }

@@ -165,10 +165,25 @@ test('X8 a network that is cut without a word is told of within three seconds; w
   Socket.isThere = true;
   await wait(3_000);
   expect(Socket.open).not.toBe(cut);
+  expect(told.onBack).toHaveBeenCalledTimes(1);
   await storeAll();
   expect(words(Socket.open.document)).toContain('cut gate');
   expect(told.onSaving).toHaveBeenLastCalledWith('saved');
   expect(await store.outbox()).toEqual([]);
+});
+
+test('X8 a socket that was dropped on the way, as while a phone slept, is opened anew though the server is there', async () => {
+  const { told, write, store } = await openWindow();
+  write('slept ');
+  await wait(150);
+  const dropped = Socket.open;
+  await wait(12_000);
+  expect(Socket.open).not.toBe(dropped);
+  expect(told.onBack).toHaveBeenCalledTimes(1);
+  await storeAll();
+  expect(words(Socket.open.document)).toContain('slept gate');
+  expect(await store.outbox()).toEqual([]);
+  expect(told.onSaving).toHaveBeenLastCalledWith('saved');
 });
 
 test('X8 a server that is only slow is waited for', async () => {
@@ -176,6 +191,7 @@ test('X8 a server that is only slow is waited for', async () => {
   write('slow ');
   await wait(6_000);
   expect(told.onSaving).toHaveBeenLastCalledWith('saving');
+  expect(told.onBack).not.toHaveBeenCalled();
   expect(Socket.open.updates).toHaveLength(1);
   Socket.open.store(Socket.open.updates[0]!);
   await wait(20);

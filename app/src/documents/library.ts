@@ -17,6 +17,8 @@ export type Saving = 'saved' | 'saving' | 'offline' | 'full';
 export interface LibraryEvents {
   onSaving: (saving: Saving) => void;
   onChanged: (changed: ChangeNotice[]) => void;
+  /** The server is reached again: what changed since then was told to nobody here. */
+  onBack: (cutAt: number) => void;
   onKept: () => void;
   /** The server can't store anything at present, for this reason. */
   onFull: (reason: string) => void;
@@ -81,7 +83,10 @@ export class Library {
     const { onSignedOut, onOutdated } = events;
     this.connection = new Connection(
       {
-        onOpen: () => this.opened(),
+        onOpen: (cutAt) => {
+          this.opened();
+          if (cutAt !== null) this.events.onBack(cutAt);
+        },
         onMessage: (message) => this.take(message),
         onLost: () => this.lost(),
         onTooLong: () => this.setAsideSent(),

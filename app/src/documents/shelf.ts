@@ -2,7 +2,7 @@ import type { ChangeNotice } from '@glossarion/core/notices';
 import { whenAtRest } from '../kit/atRest';
 import { api } from '../state/api';
 import { dropPickables, preparePickables, renewPickables } from '../state/pickables';
-import { refreshTargets, store } from '../state/store';
+import { askAgain, refreshTargets, store } from '../state/store';
 import { noticed, savingChanged } from '../state/view';
 import type { Ahead } from './ahead';
 import { sendDrafts } from './glossDrafts';
@@ -92,6 +92,10 @@ export class Shelf {
         store.dispatch(api.util.invalidateTags(changed.flatMap(tagsOf)));
         for (const { what, ids } of changed) if (what === 'title') refreshTargets(ids);
         if (changed.some(({ what }) => what === 'title' || what === 'outline')) renewPickables();
+      },
+      onBack: (cutAt) => {
+        void askAgain(cutAt);
+        renewPickables();
       },
       onKept: () => void this.readKept(),
       onFull: (reason) => {

@@ -16,8 +16,13 @@ class LinkView implements NodeView {
     this.dom = document.createElement('a');
     this.dom.className = 'link';
     this.dom.draggable = false;
-    if (!targetOf(this.target)) wantTargets([this.target]);
+    this.want();
     this.show();
+  }
+
+  /** Asks for its target once. */
+  private want(): void {
+    if (!targetOf(this.target)) wantTargets([this.target]);
   }
 
   get target(): string {
@@ -44,7 +49,9 @@ class LinkView implements NodeView {
 
   update(node: DocumentNode): boolean {
     if (node.type !== this.node.type) return false;
+    const isOther = node.attrs.target !== this.node.attrs.target;
     this.node = node;
+    if (isOther) this.want();
     this.show();
     return true;
   }

@@ -80,6 +80,7 @@ export const api = createApi({
     unknown,
     FetchBaseQueryError
   >,
+  refetchOnReconnect: true,
   tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings', 'AlsoNamed', 'Kin'],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),

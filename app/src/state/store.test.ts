@@ -1,5 +1,6 @@
 import { api } from './api';
-import { ask, FRESH, store, targetOf, wantTargets } from './store';
+import { savingChanged } from './view';
+import { ask, askAgain, FRESH, store, targetOf, wantTargets } from './store';
 
 /** Requests that wait for their answer. */
 const asked: { url: string; answer: (json: unknown, status?: number) => void }[] = [];
@@ -15,7 +16,9 @@ beforeEach(() => {
   globalThis.Request = HereRequest;
   asked.length = 0;
   globalThis.fetch = (request) =>
-    new Promise((resolve) => {
+    new Promise((resolve, reject) => {
+      const { signal } = request as Request;
+      signal.addEventListener('abort', () => reject(signal.reason as Error));
       const answer = (json: unknown, status = 200) =>
         resolve(new Response(JSON.stringify(json), { status, headers: { 'content-type': 'application/json' } }));
       asked.push({ url: (request as Request).url, answer });
@@ -44,13 +47,45 @@ test('a link shows its title though something was told of while it was asked for
   expect(targetOf('b')?.title).toBe('Sluice gate no. 2');
 });
 
-test('a link whose title could not be fetched is asked for again', async () => {
-  wantTargets(['c']);
+test.each([
+  ['the server could not do it', (at: number) => asked[at]!.answer({ detail: 'Too much at once.' }, 503)],
+  ['the answer broke off', (at: number) => asked[at]!.answer(undefined)],
+  ['the server was out of reach and answered late', () => undefined],
+])(
+  'a link whose title could not be fetched is asked for again: %s',
+  async (why, fail) => {
+    store.dispatch(savingChanged('offline'));
+    wantTargets([why]);
+    await soon();
+    fail(0);
+    const until = Date.now() + 7_000;
+    while (asked.length < 2 && Date.now() < until) await soon();
+    expect(asked).toHaveLength(2);
+    asked[1]!.answer([{ id: why, pageId: 'c', title: 'Tide log', trail: [] }]);
+    await soon();
+    expect(targetOf(why)?.title).toBe('Tide log');
+    store.dispatch(savingChanged('saved'));
+  },
+  10_000,
+);
+
+test('X8 what was missed while the server was out of reach is asked for again, what never was answered too', async () => {
+  const held = store.dispatch(api.endpoints.entry.initiate('d'));
+  const hanging = store.dispatch(api.endpoints.contents.initiate('d'));
   await soon();
-  asked[0]!.answer({ detail: 'Too much at once.' }, 503);
-  await soon(1500);
-  expect(asked).toHaveLength(2);
-  asked[1]!.answer([{ id: 'c', pageId: 'c', title: 'Tide log', trail: [] }]);
+  asked.find(({ url }) => url.endsWith('/entries/d'))!.answer({ id: 'd', name: 'Draft 3', trail: [] });
+  await held;
+  const cutAt = Date.now();
+  const later = store.dispatch(api.endpoints.pins.initiate());
   await soon();
-  expect(targetOf('c')?.title).toBe('Tide log');
+  const before = asked.length;
+  void askAgain(cutAt);
+  await soon();
+  // One that was asked since is still waited for.
+  const paths = asked.slice(before).map(({ url }) => new URL(url).pathname);
+  expect(paths).toEqual(['/api/entries/d', '/api/entries/d/contents', '/api/targets']);
+  asked[before]!.answer({ id: 'd', name: 'Draft 4', trail: [] });
+  await soon();
+  expect(api.endpoints.entry.select('d')(store.getState()).data?.name).toBe('Draft 4');
+  for (const each of [held, hanging, later]) each.unsubscribe();
 });

@@ -1,4 +1,5 @@
 import { combineReducers, configureStore, createAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Target } from '@glossarion/core/links';
 import { api } from './api';
@@ -42,6 +43,13 @@ store.subscribe(() => {
   if (!isSame) keepView(view);
 });
 
+/** What the library does when a network is back; here it is the server that is. */
+let back: () => UnknownAction;
+setupListeners(store.dispatch, (_dispatch, { onOnline }) => {
+  back = onOnline;
+  return () => undefined;
+});
+
 export type RootState = ReturnType<typeof store.getState>;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
@@ -79,9 +87,9 @@ const AGAIN_AFTER = 1_000;
 const AGAIN_AT_LAST = 30_000;
 let againAfter = AGAIN_AFTER;
 
-/** Whether the server may have an answer later: it could not be reached, or could not do it now. */
-const isForNow = ({ status }: { status?: unknown }): boolean =>
-  status === 'FETCH_ERROR' || status === 429 || Number(status) >= 500;
+/** Whether the server refused; else it may have an answer later: it was not reached, was late or could not do it now. */
+const isRefused = ({ status }: { status?: unknown }): boolean =>
+  Number(status) >= 400 && Number(status) < 500 && status !== 429;
 
 async function fetchWanted(): Promise<void> {
   const ids = [...wanted].slice(0, 100);
@@ -92,7 +100,7 @@ async function fetchWanted(): Promise<void> {
     store.dispatch(targetsKnown(await ask(api.endpoints.targets.initiate(ids, FRESH))));
     againAfter = AGAIN_AFTER;
   } catch (error) {
-    if (isForNow(error as { status?: unknown })) {
+    if (!isRefused(error as { status?: unknown })) {
       setTimeout(() => wantTargets(ids), againAfter);
       againAfter = Math.min(againAfter * 2, AGAIN_AT_LAST);
     }
@@ -115,4 +123,19 @@ export function refreshTargets(ids: readonly string[] | null): void {
     (target) => ids === null || named.has(target.pageId) || target.trail.some((step) => named.has(step.id)),
   );
   wantTargets(touched.map((target) => target.id));
+}
+
+/**
+ * Asks again for all that is shown, also for what could not be fetched: the server was out of reach and is back. What was
+ * asked before the way was cut and is not answered yet never will be.
+ */
+export async function askAgain(cutAt: number): Promise<void> {
+  const { queries } = store.getState().api;
+  const lost = store
+    .dispatch(api.util.getRunningQueriesThunk())
+    .filter(({ queryCacheKey }) => (queries[queryCacheKey]?.startedTimeStamp ?? cutAt) < cutAt);
+  lost.forEach((asking) => asking.abort());
+  await Promise.allSettled(lost);
+  store.dispatch(back());
+  refreshTargets(null);
 }

@@ -67,6 +67,7 @@ export const shown = Object.assign(new EventTarget(), { visibilityState: 'visibl
 export const events = () => ({
   onSaving: jest.fn(),
   onChanged: jest.fn(),
+  onBack: jest.fn(),
   onKept: jest.fn(),
   onFull: jest.fn(),
   onSignedOut: jest.fn(),
