@@ -22,6 +22,8 @@ test('L6 W10 Back returns to the exact spot from a new page and after reload, st
 }) => {
   await openPage(page, 'Gate');
   await expect(textOf(page)).toContainText('Line 79');
+  // Letters that come later move what is seen by a little.
+  await page.evaluate(() => document.fonts.ready);
   await page.evaluate(() => (document.getElementById('main')!.scrollTop = 900));
   await expect.poll(() => scrolled(page)).toBe(900);
   await page.locator('main').focus();
@@ -36,8 +38,15 @@ test('L6 W10 Back returns to the exact spot from a new page and after reload, st
   // What stands around is not drawn anew.
   await expect(places).toHaveAttribute('data-drawn', 'first');
   await expect.poll(() => scrolled(page)).toBe(900);
+  // What is told of the page, its trail among it, comes after its text.
+  await page.route(/\/api\/pages\//u, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_200));
+    await route.continue();
+  });
   await page.reload();
   await expect(textOf(page)).toContainText('Line 79');
+  await expect(page.getByRole('navigation', { name: 'Trail' }).getByRole('link').first()).toBeVisible();
+  await page.unrouteAll({ behavior: 'wait' });
   await expect.poll(() => scrolled(page)).toBe(900);
   await expect(title(page)).not.toBeFocused();
   for (let times = 0; times < 3; times += 1) {

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /**
  * What lies over the screen: sheets, drawers, cards; the topmost last. The window's Back closes the topmost first and
@@ -68,8 +68,15 @@ function standAhead(): void {
   index = indexNow();
 }
 
-/** Lays something over the screen until what it gives is called. */
-export function layOver(close: () => void): { isTop: () => boolean; take: () => void } {
+/** What lies over the screen, for whoever laid it there. */
+export interface Laid {
+  isTop: () => boolean;
+  /** Takes it away. */
+  take: () => void;
+}
+
+/** Lays something over the screen until it is taken away. */
+export function layOver(close: () => void): Laid {
   const cover = { close };
   covers.push(cover);
   standAhead();
@@ -86,7 +93,8 @@ export function layOver(close: () => void): { isTop: () => boolean; take: () => 
 export function useCover(isOpen: boolean, onClose: () => void): void {
   const close = useRef(onClose);
   close.current = onClose;
-  useEffect(() => {
+  // With what is drawn: whoever sees it can go back from it.
+  useLayoutEffect(() => {
     if (!isOpen) return;
     return layOver(() => close.current()).take;
   }, [isOpen]);

@@ -1,7 +1,7 @@
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { FocusTrap } from 'focus-trap';
 import { whenAtRest } from './atRest';
-import { layOver } from './covers';
+import { layOver, type Laid } from './covers';
 
 /** Its code comes when the first screen is at rest, or with the first sheet. */
 const trapKit = () => import('focus-trap');
@@ -16,6 +16,14 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const close = useRef(onClose);
   close.current = onClose;
+  const cover = useRef<Laid | null>(null);
+
+  // With what is drawn: whoever sees it can go back from it.
+  useLayoutEffect(() => {
+    const laid = layOver(() => close.current());
+    cover.current = laid;
+    return laid.take;
+  }, []);
 
   useEffect(() => {
     const element = dialog.current as HTMLElement;
@@ -35,16 +43,14 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
       });
       trap.activate();
     });
-    const cover = layOver(() => close.current());
     const onKeyDown = (event: KeyboardEvent) => {
-      if (event.key !== 'Escape' || !cover.isTop()) return;
+      if (event.key !== 'Escape' || !cover.current?.isTop()) return;
       if ((event.target as HTMLElement).closest?.('[data-takes-escape]')) return;
       event.stopPropagation();
       close.current();
     };
     document.addEventListener('keydown', onKeyDown, true);
     return () => {
-      cover.take();
       document.removeEventListener('keydown', onKeyDown, true);
       isGone = true;
       trap?.deactivate();

@@ -7,8 +7,10 @@ import { keepPlace, keptPlace } from './keptPlaces';
  */
 export const isRemembered = (address: string): boolean => keptPlace(address) !== undefined;
 
-/** How long content that is still arriving is waited for. */
+/** How long content that is still arriving is waited for, in milliseconds. */
 const WAIT = 4000;
+/** What a person does with the place themselves: nothing brings it back then. */
+const OWN_MOVES = ['wheel', 'touchstart', 'pointerdown', 'keydown'] as const;
 
 /** Remembers and restores the place of a scrolled element while it shows one address. */
 export function useScrollMemory(address: string) {
@@ -20,16 +22,16 @@ export function useScrollMemory(address: string) {
     const wanted = typeof kept === 'number' ? kept : undefined;
     let isRestoring = wanted !== undefined && wanted > 0;
     const restore = () => {
-      if (!isRestoring) return;
-      scrolled.scrollTop = wanted!;
-      if (Math.abs(scrolled.scrollTop - wanted!) < 2) settled ??= setTimeout(stop, 300);
+      if (isRestoring) scrolled.scrollTop = wanted!;
     };
-    let settled: ReturnType<typeof setTimeout> | undefined;
     const stop = () => {
       isRestoring = false;
+      scrolled.style.overflowAnchor = '';
       observer.disconnect();
     };
     const observer = new ResizeObserver(restore);
+    // A browser keeps what is seen in its place, by a line or two when its letters come.
+    if (isRestoring) scrolled.style.overflowAnchor = 'none';
     for (const child of scrolled.children) observer.observe(child);
     restore();
     const timer = setTimeout(stop, WAIT);
@@ -38,17 +40,13 @@ export function useScrollMemory(address: string) {
       // The number of a new entry is known by the time it is scrolled.
       keepPlace(address, scrolled.scrollTop);
     };
-    const onTouch = () => stop();
     scrolled.addEventListener('scroll', onScroll, { passive: true });
-    scrolled.addEventListener('wheel', onTouch, { passive: true });
-    scrolled.addEventListener('touchstart', onTouch, { passive: true });
+    for (const move of OWN_MOVES) window.addEventListener(move, stop, { passive: true, capture: true });
     return () => {
       stop();
       clearTimeout(timer);
-      clearTimeout(settled);
       scrolled.removeEventListener('scroll', onScroll);
-      scrolled.removeEventListener('wheel', onTouch);
-      scrolled.removeEventListener('touchstart', onTouch);
+      for (const move of OWN_MOVES) window.removeEventListener(move, stop, { capture: true });
     };
     // One screen shows one address from its first drawing to its last.
     // eslint-disable-next-line react-hooks/exhaustive-deps

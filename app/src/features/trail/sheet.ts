@@ -16,7 +16,7 @@ export const trailSheet = `
 .trail.phone { align-items: center; flex-wrap: nowrap; }
 .trail.phone .trail-ways { margin-inline-start: 0; }
 .trail.phone .trail-ways button { width: 44px; height: 44px; font-size: 20px; padding-inline-start: 12px; text-align: start; }
-@media (hover: none) { .trail.phone .trail-step, .trail.phone .trail-between { display: inline-flex; align-items: center; min-height: 44px; min-width: 44px; padding-block: 0; } }
+@media (hover: none) { .trail.phone .trail-line { min-height: 50px; align-content: center; } .trail.phone .trail-step, .trail.phone .trail-between { display: inline-flex; align-items: center; min-height: 44px; min-width: 44px; padding-block: 0; } }
 @media (max-width: 300px) { .trail.phone { flex: 1 1 100%; } .trail.phone .trail-step { display: inline; max-width: none; white-space: normal; overflow-wrap: anywhere; } .trail-part { display: inline; } .trail-part > :first-child { margin-inline-end: 5px; } }
 .trail.phone .trail-line { flex: 1; min-width: 0; padding: 4px 0; display: flex; flex-wrap: wrap; align-items: baseline; column-gap: 5px; }
 .trail.phone .trail-step, .trail.phone .trail-between { padding-block: 3px; }
