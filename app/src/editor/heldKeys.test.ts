@@ -3,7 +3,7 @@ import { HeldKeys } from './heldKeys';
 jest.useFakeTimers();
 
 const key = (name: string, more: Partial<KeyboardEvent> = {}): KeyboardEvent =>
-  ({ key: name, keyCode: 0, shiftKey: false, ...more }) as KeyboardEvent;
+  ({ key: name, keyCode: 0, shiftKey: false, getModifierState: () => false, ...more }) as KeyboardEvent;
 
 /** A text with a list that takes Enter once it is here: what stands in it after the keys were pressed. */
 class Text {
@@ -62,6 +62,18 @@ test('X2 a list that does not come, a command or a composed letter leaves the ke
   expect(new Text().press(key('Enter'), key('a'), key('z', { ctrlKey: true })).words).toBe('¶az');
   expect(new Text().press(key('Enter'), key('x', { keyCode: 229 })).words).toBe('¶x');
   expect(new Text().press(key('Enter'), key('ArrowLeft')).words).toBe('¶ArrowLeft');
+});
+
+test('X2 letters that a layout makes with Alt or AltGr are held like others', () => {
+  const graph = (name: string) => name === 'AltGraph';
+  const text = new Text().press(
+    key('Enter'),
+    key('@', { ctrlKey: true, altKey: true, getModifierState: graph }),
+    key('å', { altKey: true }),
+  );
+  text.isListHere = true;
+  text.held.go();
+  expect(text.words).toBe('<chosen>@å');
 });
 
 test('X2 a text that is gone is written in no more', () => {

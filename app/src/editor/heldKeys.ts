@@ -45,7 +45,9 @@ export class HeldKeys {
     if (this.current || this.waiting.length === 0 || BESIDE_OTHERS.has(event.key)) return false;
     if (event.key === 'Backspace' && isLetter(this.waiting.at(-1)!)) return this.waiting.pop() !== undefined;
     const isHeld = isLetter(event) || ['Enter', 'Tab', 'Escape'].includes(event.key);
-    const isCommand = event.ctrlKey || event.metaKey || event.altKey;
+    // Alt makes letters on some layouts, with Ctrl on others.
+    const isLetterMade = isLetter(event) && (event.altKey || event.getModifierState('AltGraph'));
+    const isCommand = (event.ctrlKey || event.metaKey || event.altKey) && !isLetterMade;
     if (!isHeld || isCommand || event.isComposing || event.keyCode === COMPOSED) {
       this.giveUp();
       return false;

@@ -15,10 +15,11 @@ interface WeekStripProps {
 
 /** Seven days, the open one among them, each with a stroke as dark as it was written in. */
 export function WeekStrip({ week, last, today, here }: WeekStripProps) {
-  const days =
+  // How much was written is not known at once: nothing is said of it then.
+  const days: readonly { day: string; wordCount: number | null }[] =
     week.length > 0
       ? week
-      : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(last, index - 6), wordCount: 0 }));
+      : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(last, index - 6), wordCount: null }));
   return (
     <Box role="navigation" look="week" aria-label="The days around">
       {days.map(({ day, wordCount }) => (
@@ -27,14 +28,19 @@ export function WeekStrip({ week, last, today, here }: WeekStripProps) {
           to={`/day/${day}`}
           look={day === today ? 'today' : undefined}
           aria-current={day === here ? 'date' : undefined}
-          aria-label={`${dayTitle(day)}, ${wordCount === 0 ? 'nothing written' : count(wordCount, 'word')}`}
+          aria-label={nameOf(day, wordCount)}
           onOpen={() => open(day === today ? '/today' : `/day/${day}`)}
         >
           {weekdayShort(day)}
           <Said look="week-day">{Number(day.slice(8))}</Said>
-          <Said look="week-ink" style={{ opacity: inkOf(wordCount) }} />
+          <Said look="week-ink" style={{ opacity: inkOf(wordCount ?? 0) }} />
         </Way>
       ))}
     </Box>
   );
 }
+
+const nameOf = (day: string, wordCount: number | null): string => {
+  if (wordCount === null) return dayTitle(day);
+  return `${dayTitle(day)}, ${wordCount === 0 ? 'nothing written' : count(wordCount, 'word')}`;
+};
