@@ -20,6 +20,13 @@ async function windowAt(page: Page, address: string): Promise<Page> {
   return other;
 }
 
+/** Until a window asks for nothing any more: some is asked for once the screen is at rest. */
+async function quiet(page: Page): Promise<void> {
+  let last = Date.now();
+  page.on('request', () => (last = Date.now()));
+  await expect.poll(() => Date.now() - last, { timeout: 30_000 }).toBeGreaterThan(1_500);
+}
+
 test('while a linking line or a title is typed, a window that does not show it asks nothing', async ({ pages }) => {
   const elsewhere = [{ path: 'Water/Creek/Tides.md', text: 'Springs.\n' }];
   const page = await pages({ Plan: 'See [[Budget]] here.\n', Budget: 'Oak.\n' }, elsewhere);
@@ -28,6 +35,7 @@ test('while a linking line or a title is typed, a window that does not show it a
     'another page': await windowAt(page, `/p/${await idOf(page, 'Tides')}`),
     'the day': await windowAt(page, '/today'),
   };
+  await Promise.all(Object.values(windows).map(quiet));
   const counts = Object.entries(windows).map(([name, window]) => ({ name, requests: asked(window) }));
   const tell = (what: string) =>
     console.log(

@@ -174,7 +174,11 @@ export const api = createApi({
       query: (id) => `/entries/${id}/template`,
       providesTags: ['Outline'],
     }),
-    targets: build.query<Target[], string[]>({ query: (ids) => `/targets?ids=${ids.join(',')}` }),
+    /** `askedAt` tells one asking from another: each has an answer of its own. */
+    targets: build.query<Target[], { ids: string[]; askedAt: number }>({
+      query: ({ ids }) => `/targets?ids=${ids.join(',')}`,
+      keepUnusedDataFor: 0,
+    }),
     blockPlace: build.query<{ pageId: string | null; blockId: string | null }, string>({
       query: (id) => `/blocks/${id}`,
     }),

@@ -69,6 +69,28 @@ test.each([
   10_000,
 );
 
+test('L7 an answer that was asked for before an act, or before another answer, does not undo what came since', async () => {
+  const target = (title: string) => ({ id: 'e', pageId: 'e', title, trail: [] });
+  wantTargets(['e']);
+  await soon();
+  wantTargets(['e']);
+  await soon();
+  asked[1]!.answer([target('Penstock')]);
+  await soon();
+  asked[0]!.answer([target('gone')]);
+  await soon();
+  expect(targetOf('e')?.title).toBe('Penstock');
+  wantTargets(['e']);
+  await soon();
+  void store.dispatch(api.endpoints.acts.initiate([]));
+  await soon();
+  asked[3]!.answer({ undo: [], targets: [target('Penstock, oak')] });
+  await soon();
+  asked[2]!.answer([target('gone')]);
+  await soon();
+  expect(targetOf('e')?.title).toBe('Penstock, oak');
+});
+
 test('X8 what was missed while the server was out of reach is asked for again, what never was answered too', async () => {
   const held = store.dispatch(api.endpoints.entry.initiate('d'));
   const hanging = store.dispatch(api.endpoints.contents.initiate('d'));
@@ -80,7 +102,7 @@ test('X8 what was missed while the server was out of reach is asked for again, w
   await soon();
   const before = asked.length;
   void askAgain(cutAt);
-  await soon();
+  for (const until = Date.now() + 3_000; asked.length < before + 3 && Date.now() < until;) await soon();
   // One that was asked since is still waited for.
   const paths = asked.slice(before).map(({ url }) => new URL(url).pathname);
   expect(paths).toEqual(['/api/entries/d', '/api/entries/d/contents', '/api/targets']);
