@@ -68,8 +68,11 @@ export class HeldKeys {
   giveUp(): void {
     this.stopTimer();
     this.isGivenUp = true;
-    while (this.waiting.length > 0) this.pressNext();
-    this.isGivenUp = false;
+    try {
+      while (this.waiting.length > 0) this.pressNext();
+    } finally {
+      this.isGivenUp = false;
+    }
   }
 
   /** The text is gone. */

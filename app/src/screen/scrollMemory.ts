@@ -11,6 +11,9 @@ export const isRemembered = (address: string): boolean => keptPlace(address) !==
 const WAIT = 4000;
 /** What a person does with the place themselves: nothing brings it back then. */
 const OWN_MOVES = ['wheel', 'touchstart', 'pointerdown', 'keydown'] as const;
+/** A key that is still held from going back with it moves nothing. */
+const isHeldKey = (event: Event): boolean =>
+  event instanceof KeyboardEvent && (event.repeat || /^(?:Alt|Control|Meta|Shift)/u.test(event.key));
 
 /** Remembers and restores the place of a scrolled element while it shows one address. */
 export function useScrollMemory(address: string) {
@@ -41,12 +44,13 @@ export function useScrollMemory(address: string) {
       keepPlace(address, scrolled.scrollTop);
     };
     scrolled.addEventListener('scroll', onScroll, { passive: true });
-    for (const move of OWN_MOVES) window.addEventListener(move, stop, { passive: true, capture: true });
+    const onMove = (event: Event) => isHeldKey(event) || stop();
+    for (const move of OWN_MOVES) window.addEventListener(move, onMove, { passive: true, capture: true });
     return () => {
       stop();
       clearTimeout(timer);
       scrolled.removeEventListener('scroll', onScroll);
-      for (const move of OWN_MOVES) window.removeEventListener(move, stop, { capture: true });
+      for (const move of OWN_MOVES) window.removeEventListener(move, onMove, { capture: true });
     };
     // One screen shows one address from its first drawing to its last.
     // eslint-disable-next-line react-hooks/exhaustive-deps
