@@ -119,6 +119,26 @@ test(
   },
 );
 
+test(
+  'X3 a style that was chosen for what comes next outlasts what comes from another window',
+  { tag: '@once' },
+  async ({ mill, context }) => {
+    await openPage(mill, 'Stop logs');
+    const other = await context.newPage();
+    await other.goto(mill.url());
+    await clickEnd(mill, 'Eleven logs for');
+    await mill.keyboard.press('Control+i');
+    await clickEnd(other, 'Eleven logs for');
+    await other.keyboard.press('Home');
+    await other.keyboard.type('Still: ');
+    await expect(textOf(mill)).toContainText('Still: Eleven logs');
+    await mill.bringToFront();
+    await mill.keyboard.type(' leaning');
+    await expect(textOf(mill).locator('em')).toHaveText(' leaning');
+    await saved(mill);
+  },
+);
+
 test('joining lines keeps links to the lost line alive', { tag: '@once' }, async ({ mill }) => {
   await openPage(mill, 'Lift method statement');
   await textOf(mill).click();

@@ -18,6 +18,7 @@ import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
 import { KIND_VIEWS } from './kinds';
 import { KeptSolids } from './keptSolids';
+import { KeptStyle } from './keptStyle';
 import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
 import { LinkSelection, type LinkSelectionOptions } from './linkSelection';
 import { Lists } from './lists';
@@ -80,6 +81,7 @@ export function pageExtensions({
     TypedCommands,
     HoldsKeys,
     KeptSolids,
+    KeptStyle,
     KeyedSync,
     Identity,
     Lists,
