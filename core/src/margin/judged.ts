@@ -2,17 +2,17 @@
  * Glosses from the demo notes, each with the line of the page that a careful reader would set it beside. Written down
  * before the rule was tuned, from the notes alone.
  *
- * `from` is the title of the page the gloss stands on, or the number of days before the demo's today. `gloss` and
- * `beside` are the beginnings of the two lines; null stands for the head of the page.
+ * `page` and `from` are the titles of the page and of the one the gloss stands on, or for a day the number of days
+ * before the demo's today. `gloss` and `beside` are the beginnings of the two lines; null stands for the head of the page.
  */
 export interface Judged {
-  page: string;
+  page: string | number;
   from: string | number;
   gloss: string;
   beside: string | null;
 }
 
-const on = (page: string, rows: [from: string | number, gloss: string, beside: string | null][]): Judged[] =>
+const on = (page: string | number, rows: [from: string | number, gloss: string, beside: string | null][]): Judged[] =>
   rows.map(([from, gloss, beside]) => ({ page, from, gloss, beside }));
 
 export const judged: readonly Judged[] = [
@@ -184,4 +184,165 @@ export const judged: readonly Judged[] = [
     [37, '4.12', 'Set up on the quay bolt'],
     ['Tide pool survey', 'Levels taken', 'Set up on the quay bolt'],
   ]),
+];
+
+/** More of them, of pages and days that have none above; written down before the rule was written anew. */
+export const judgedLater: readonly Judged[] = [
+  ...on('Silt cores', [[36, '07:30', 'Eleven cores']]),
+  ...on('Second gauge', [[45, 'Borrowed the second', 'The workshop gauge']]),
+  ...on('Lift method statement', [['Sluice gate no. 2', 'Draft', null]]),
+  ...on('Drawing of 1868', [[5, '17:45', 'Ink on linen']]),
+  ...on('Bank repairs', [[25, '12:20', 'Three soft places']]),
+  ...on('Going under', [['Culvert', 'Rope and lamp', 'Nobody goes']]),
+  ...on('Balance', [
+    ['Undershot wheel', 'The parts', null],
+    [28, '15:45', 'Stops with float 7'],
+  ]),
+  ...on('Shaft and journals', [['Undershot wheel', 'The parts', null]]),
+  ...on('Hornbeam order', [[23, 'Hornbeam from the older lot', 'Fifty blanks']]),
+  ...on('Wallower', [
+    [44, 'Ostrey Foundry will', 'Cast, two halves'],
+    [13, 'Tomas Wren came', 'Cast, two halves'],
+  ]),
+  ...on('Bedstone', [
+    ['Stone floor', 'Bedstone', null],
+    [43, '09:10', 'French burr'],
+  ]),
+  ...on('Runner stone', [
+    ['Stone floor', 'Bedstone', null],
+    [43, '12:00', 'Balanced by lead'],
+  ]),
+  ...on('Lime repointing', [
+    ['Roof over the stone floor', 'Scaffold', null],
+    [3, '10:40', 'West wall up'],
+    [1, '14:00', 'West wall up'],
+  ]),
+  ...on('Loads', [
+    ['Visitor route', 'Numbers', 'Bin floor'],
+    ['School visit', 'Thirty', 'Bin floor'],
+  ]),
+  ...on('Swallows', [
+    ['Roof over the stone floor', 'Swallows first', null],
+    [83, '16:00', 'Seven nests'],
+  ]),
+  ...on('Weatherboard', [[11, 'Order', null]]),
+  ...on('Insurance', [['Budget', 'Prices in hand', null]]),
+  ...on('Quotes', [['Budget', 'Prices in hand', null]]),
+  ...on('Time sheets', [[30, '16:00', 'Volunteers']]),
+  ...on('Open day plan', [
+    ['Harbour Trust grant', 'A public day', null],
+    [35, 'Petra Vane wants', null],
+  ]),
+  ...on('Rota', [
+    ['Joss Merridew', 'Keeps the Rota', 'Joss Merridew keeps'],
+    [40, 'Joss Merridew has', 'Joss Merridew keeps'],
+  ]),
+  ...on('Signs', [
+    ['Visitor route', 'Numbers', null],
+    [28, '10:00', 'Oak boards'],
+  ]),
+  ...on('Tea', [[18, '10:15', 'The urn trips']]),
+  ...on('What people ask', [['Visitor route', 'Numbers', null]]),
+  ...on('Film company', [[75, '10:00', 'Wanted the wheel']]),
+  ...on('Kiosk on the quay', [[47, 'Kiosk on the quay', 'Harbour said no']]),
+  ...on('Turbine in the tailrace', [[47, 'Said too much', 'A 4 kW']]),
+  ...on('Wind pump', [[79, '14:00', 'To top up']]),
+  ...on('Apple and pear', [
+    ['Hornbeam', 'For small gears', 'Cog woods'],
+    [46, '11:00', 'Cog woods'],
+  ]),
+  ...on('Hornbeam', [['Hornbeam order', 'Fifty blanks', 'Cleave it']]),
+  ...on('Scarf joints', [
+    ['Apron and sill', 'Sill is a single', null],
+    ['Tide and Timber', 'Ch. 4', null],
+    [32, 'Tide and Timber ch. 4', 'For a rail'],
+  ]),
+  ...on('Pozzolans', [[56, '09:30', 'Brick dust']]),
+  ...on('Protecting new work', [
+    ['Hot lime', 'Then', null],
+    [11, '08:20', 'Damp sacking'],
+  ]),
+  ...on('Sand', [
+    ['Hot lime', 'Then', null],
+    [62, '12:00', 'Sharp, graded'],
+  ]),
+  ...on('Leaded joints', [
+    ['Pintle and gudgeon', 'Weld only', 'Dry the hole'],
+    [50, '14:30', 'Dry the hole'],
+  ]),
+  ...on('Wrought iron sources', [
+    ['Undershot wheel', 'Replace the nine', null],
+    [53, 'Forty links', 'Old railings'],
+  ]),
+  ...on('Flow over a sill', [
+    ['Tide pool survey', 'See Flow', 'Q = 1.7'],
+    ['Turbine in the tailrace', 'A 4 kW', null],
+    [37, 'Volume at sill', 'Q = 1.7'],
+  ]),
+  ...on('Neaps and springs', [
+    ['Tide pool survey', 'See Flow', null],
+    ['Παλιρροϊκοί μύλοι', 'Για', null],
+  ]),
+  ...on('Slack water', [[71, '11:00', 'Not at high water']]),
+  ...on('Surge', [
+    ['Tide log', 'The staff is read', 'Northerly'],
+    [25, '08:00', 'Northerly'],
+  ]),
+  ...on('Chain block checks', [
+    ['Sack hoist', 'Tag it out', null],
+    [17, 'Chain block checks', 'Every six months'],
+  ]),
+  ...on('Shear legs', [[59, '10:30', 'Two poles']]),
+  ...on('Signals', [[59, '15:30', 'One person signals']]),
+  ...on('Slinging a gate leaf', [[17, 'Slinging', 'Two slings']]),
+  ...on('Drawing conventions', [['Measured drawing', 'See', null]]),
+  ...on('Photographs', [['Measured drawing', 'See', null]]),
+  ...on('Levels and closing', [['Total station notes', 'A loop', 'Close the loop']]),
+  ...on('Brona Tull', [[2, '15:10', 'Apprenticed']]),
+  ...on('Osric Pell', [
+    ['Dressing', 'Four lands', 'Stone dresser'],
+    [18, 'Write to', null],
+  ]),
+  ...on('Harbour office', [[46, '16:40', 'Counter shuts']]),
+  ...on('Hollin Reeve', [
+    ['Eel pass', 'Ask', null],
+    [33, '14:30', 'Conservation officer'],
+  ]),
+  ...on('Anselm Cole', [
+    ['Keyholders', 'Anselm Cole', null],
+    ['Photograph of 1952', 'Gable leaning', null],
+    [39, '15:00', null],
+  ]),
+  ...on('The Thursday group', [[15, '16:30', 'Six to nine']]),
+  ...on('Bexley Wharf', [[22, '09:30', 'Crane hire']]),
+  ...on('Ludd & Daughter', [[2, 'Ring', null]]),
+  ...on('Marsh Farm', [['Bank repairs', 'Three soft', 'Clay, straw']]),
+  ...on('Ostrey Foundry', [
+    ['Certificate', 'Calibrated', 'Cold stitching'],
+    ['Screw and spindle', 'Template', null],
+    ['Wallower', 'Cast', 'Cold stitching'],
+    ['Wrought iron sources', 'Old railings', 'Cold stitching'],
+    [44, 'Ostrey Foundry', 'Cold stitching'],
+    [13, 'Ask', null],
+  ]),
+  ...on('A Smith’s Day Book', [[54, '17:10', null]]),
+  ...on('The Miller’s Day', [['Stone floor', 'Two pairs', 'Memoir']]),
+  ...on('Eel pass rules', [
+    ['Eel pass', 'The consent', 'Guidance'],
+    [33, '09:00', 'Guidance'],
+  ]),
+  ...on('Młyny pływowe', [[57, 'Polish paper', null]]),
+  ...on('京都の水車', [[57, 'Polish paper', null]]),
+  ...on('Account book 1868', [[21, 'Account book', 'A fair copy']]),
+  ...on('Letters of Agnes Holt', [[48, 'Letters', 'The miller’s widow']]),
+  ...on('Photograph of 1952', [[39, '15:00', 'Gable leaning']]),
+  ...on('Tithe map', [[52, '10:00', 'Shows the pool']]),
+  ...on('Boiler', [[24, 'Boiler again', 'Serviced']]),
+  ...on('Apple trees', [[10, 'Pruned nothing', 'The keeper']]),
+  ...on('Beans and peas', [[42, 'Beans down', 'Sown twice']]),
+  ...on('Compost', [[65, '16:00', 'Turn it']]),
+  ...on('Noor’s lentils', [[24, 'Lentils as', null]]),
+  ...on('قصيدة المد', [['Noor Halloran', 'Owes us', null]]),
+  ...on(31, [['Oak moisture', 'Edda', '22 % in the middle']]),
+  ...on(9, [['Watching brief', 'Found so far', 'Four brass']]),
 ];

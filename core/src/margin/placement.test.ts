@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { bodyFacts, shownWords } from '../document';
 import { demoPages, type DemoPage } from '../testing/demoNotes';
-import { judged } from './judged';
+import { judged, judgedLater, type Judged } from './judged';
 import { marginLine } from './lines';
 import { placeGlosses, slideDown, type MarginLine, type MarginReference } from './placement';
 
@@ -29,7 +29,7 @@ function marginOf(page: DemoPage): {
 }
 
 describe('placing glosses as a careful reader would', () => {
-  const rows = judged.map((each) => {
+  const placedAs = (each: Judged) => {
     const page = pages.find(({ name }) => name === each.page)!;
     const { lines, references } = marginOf(page);
     const reference = references.find(({ from, shown }) => from === each.from && shown.startsWith(each.gloss));
@@ -38,6 +38,21 @@ describe('placing glosses as a careful reader would', () => {
     const found = beside ? shownWords(beside, titleOf) : null;
     const agrees = each.beside === null ? found === null : (found?.startsWith(each.beside) ?? false);
     return { ...each, isThere: reference !== undefined, found, score: placement?.score ?? 0, agrees };
+  };
+  const rows = judged.map(placedAs);
+
+  test('none is judged twice, and each of the later ones stands in the notes with the line it is set beside', () => {
+    const later = judgedLater.map(placedAs);
+    const lines = (name: string | number) =>
+      pages.find((page) => page.name === name)!.body.content.map((node) => shownWords(node, titleOf));
+    const isBeside = ({ page, beside }: Judged) =>
+      beside === null || lines(page).filter((line) => line.startsWith(beside)).length === 1;
+    expect(later.filter((row) => !row.isThere || !isBeside(row)).map(({ page, gloss }) => `${page}: ${gloss}`)).toEqual(
+      [],
+    );
+    const keys = [...judged, ...judgedLater].map(({ page, from, gloss }) => `${page} ← ${from}: ${gloss}`);
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(later.length).toBeGreaterThanOrEqual(80);
   });
 
   test('every judged gloss and line stands in the demo notes', () => {
