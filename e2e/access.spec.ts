@@ -72,7 +72,7 @@ const walks = [
 
 for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
   test(`axe finds nothing on any screen, ${way}`, { tag: isPhoneSized ? '@phone' : '@once' }, async ({ mill }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await mill.emulateMedia({ colorScheme });
     const whole = mill.viewportSize()!;
     if (isGrown) await mill.setViewportSize({ width: whole.width / 2, height: whole.height / 2 });
