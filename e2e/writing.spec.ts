@@ -1,6 +1,7 @@
+import type { Page } from '@playwright/test';
 import { clickEnd, expect, openPage, saved, test, textOf } from './support/test';
 
-const kinds = (page: import('@playwright/test').Page) =>
+const kinds = (page: Page) =>
   textOf(page)
     .locator('> .block, > hr')
     .evaluateAll((blocks) =>
@@ -136,8 +137,111 @@ test(
     await mill.keyboard.type(' leaning');
     await expect(textOf(mill).locator('em')).toHaveText(' leaning');
     await saved(mill);
+    await expect(textOf(mill)).toHaveText(/^Still: Eleven logs for.*2\. leaning$/u);
   },
 );
+
+test(
+  '0 X1 the cursor keeps its place between the same words while another window writes before and after them',
+  { tag: '@once' },
+  async ({ mill, context }) => {
+    const shown = () => textOf(mill).innerText();
+    await openPage(mill, 'Stop logs');
+    await clickEnd(mill, 'Eleven logs for');
+    await mill.keyboard.type(' They lean here.');
+    await saved(mill);
+    const other = await context.newPage();
+    await other.goto(mill.url());
+    await clickEnd(other, 'Eleven logs for');
+    for (const _letter of 'here.') await mill.keyboard.press('ArrowLeft');
+    await other.keyboard.type(' Still.');
+    await other.keyboard.press('Home');
+    await other.keyboard.type('All of the ');
+    await expect(textOf(mill)).toContainText('All of the Eleven logs');
+    await mill.keyboard.type('out ');
+    const whole = 'All of the Eleven logs for Sluice gate no. 2. They lean out here. Still.';
+    await expect.poll(shown).toBe(whole);
+
+    // What is chosen stays chosen, and undo puts the cursor where its own words were.
+    await mill.keyboard.press('Shift+Home');
+    await other.keyboard.type('now ');
+    await expect(textOf(mill)).toContainText('All of the now Eleven');
+    await mill.keyboard.press('ArrowRight');
+    await mill.keyboard.type('in and ');
+    await expect.poll(shown).toBe(whole.replace('the ', 'the now ').replace('out ', 'out in and '));
+    await mill.keyboard.press('Control+z');
+    await expect.poll(shown).toBe(whole.replace('the ', 'the now '));
+    await other.keyboard.type('and then ');
+    await expect(textOf(mill)).toContainText('now and then Eleven');
+    await mill.keyboard.type('over ');
+    await expect.poll(shown).toBe(whole.replace('the ', 'the now and then ').replace('out ', 'out over '));
+    // Where the line itself is moved, its cursor goes with it.
+    await expect(textOf(other)).toContainText('out over here. Still.');
+    await other.keyboard.press('Control+End');
+    await other.keyboard.press('Enter');
+    await other.keyboard.type('Tarred.');
+    await other.keyboard.press('Alt+ArrowUp');
+    await expect(textOf(mill)).toContainText(/^Tarred\./u);
+    await mill.keyboard.type('well ');
+    await expect(textOf(mill)).toContainText('lean out over well here. Still.');
+    await other.keyboard.press('Alt+ArrowDown');
+    await expect(textOf(mill)).toContainText(/Tarred\.$/u);
+    await mill.keyboard.type('and far ');
+    await expect(textOf(mill)).toContainText('lean out over well and far here. Still.');
+    await saved(mill);
+    await expect.poll(() => textOf(other).innerText()).toBe(await shown());
+  },
+);
+
+/** What another window does with the words before the cursor, and what the page says when "far " was typed at it. */
+const elsewhere = {
+  'are written anew': {
+    act: async (other: Page) => {
+      for (let letter = 0; letter < 6; letter += 1) await other.keyboard.press('Shift+ArrowRight');
+      await other.keyboard.type('Seven teen');
+    },
+    wanted: /^Seven teen logs.*They far lean here\.$/u,
+  },
+  'are cut off and joined again': {
+    act: async (other: Page) => {
+      for (let letter = 0; letter < 6; letter += 1) await other.keyboard.press('ArrowRight');
+      await other.keyboard.press('Enter');
+      await expect(other.locator('.writing[contenteditable=true] > .block')).toHaveCount(2);
+      await saved(other);
+      await other.keyboard.press('Backspace');
+    },
+    wanted: /^Eleven logs.*They far lean here\.$/u,
+  },
+  'turn to code': {
+    act: async (other: Page) => other.keyboard.type('``` '),
+    wanted: /^Eleven logs.*They far lean here\.$/u,
+  },
+};
+
+for (const [name, { act, wanted }] of Object.entries(elsewhere)) {
+  test(
+    `0 X1 the cursor stays at its words when those before it ${name}`,
+    { tag: '@once' },
+    async ({ mill, context }) => {
+      await openPage(mill, 'Stop logs');
+      await clickEnd(mill, 'Eleven logs for');
+      await mill.keyboard.type(' They lean here.');
+      await saved(mill);
+      const other = await context.newPage();
+      await other.goto(mill.url());
+      await clickEnd(other, 'Eleven logs for');
+      for (const _letter of 'lean here.') await mill.keyboard.press('ArrowLeft');
+      await other.keyboard.press('Home');
+      await act(other);
+      await saved(other);
+      await expect.poll(() => textOf(mill).innerText()).toBe(await textOf(other).innerText());
+      await mill.keyboard.type('far ');
+      await expect(textOf(mill)).toHaveText(wanted);
+      await saved(mill);
+      await expect(textOf(other)).toHaveText(wanted);
+    },
+  );
+}
 
 test('joining lines keeps links to the lost line alive', { tag: '@once' }, async ({ mill }) => {
   await openPage(mill, 'Lift method statement');

@@ -1,7 +1,7 @@
 import { Extension } from '@tiptap/core';
 import { Plugin, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { ySyncPluginKey } from '@tiptap/y-tiptap';
-import { writingPlace } from './stayInLine';
+import { wordsBetween, writingPlace } from './stayInLine';
 
 const isFromElsewhere = (transaction: Transaction): boolean => {
   const sync = transaction.getMeta(ySyncPluginKey) as
@@ -9,9 +9,8 @@ const isFromElsewhere = (transaction: Transaction): boolean => {
   return sync?.isChangeOrigin === true && !sync.isUndoRedoOperation;
 };
 
-/** What stands in the cursor's line before the cursor, with a sign for each thing that is no text. */
 const wordsBefore = ({ selection: { $head } }: EditorState): string =>
-  $head.parent.textBetween(0, $head.parentOffset, undefined, '\uFFFC');
+  wordsBetween($head.parent, 0, $head.parentOffset);
 
 /** Whether the cursor is where it was, in the same line: nothing was typed, and nobody went anywhere. */
 function standsStill(before: EditorState, after: EditorState, transactions: readonly Transaction[]): boolean {
