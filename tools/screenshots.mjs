@@ -138,7 +138,8 @@ await withServer('demo', { GLOSSARION_DEMO: 'true' }, async (served) => {
     await page.goto(`${url}/today`);
     await page.locator('.writing').first().waitFor();
     await act(page);
-    await page.waitForTimeout(900);
+    // Some is asked for once the screen is at rest.
+    await page.waitForTimeout(3000);
     await page.screenshot({ path: path.join(folder, `${name}.png`) });
     await context.close();
   }
