@@ -51,6 +51,36 @@ test(
   },
 );
 
+test('X8 the menu of an entry that can’t be asked for says so, and is there once the server is', async ({
+  outline,
+}) => {
+  await openNotebook(outline);
+  const tools = line(outline, 'Pit wheel cogs').getByRole('button', { name: 'What can be done with Pit wheel cogs' });
+  await line(outline, 'Pit wheel cogs').hover();
+  let isCut = true;
+  await outline.route('**/api/entries/*', (route) => (isCut ? route.abort() : route.continue()));
+  await tools.click();
+  await expect(outline.getByRole('dialog', { name: 'Not reached' })).toContainText('The server can’t be reached');
+  await outline.keyboard.press('Escape');
+  await expect(outline.getByRole('dialog')).toHaveCount(0);
+  // Else the answer comes late.
+  isCut = false;
+  let tell = () => {};
+  const told = new Promise<void>((resolve) => (tell = resolve));
+  await outline.route('**/api/entries/*', async (route) => {
+    await told;
+    await route.continue();
+  });
+  await tools.click();
+  await expect(outline.getByRole('dialog', { name: 'One moment' })).toBeVisible();
+  tell();
+  const menu = outline.getByRole('dialog', { name: 'Pit wheel cogs' });
+  await menu.getByRole('button', { name: 'Copy link' }).focus();
+  await outline.keyboard.press('Escape');
+  // On a wide screen the tools show under the pointer only.
+  await expect(isPhone(outline) ? tools : line(outline, 'Pit wheel cogs')).toBeFocused();
+});
+
 test('W3 W4 what is typed after n and u is the title; a second tap makes no second page; menus show that they are there', async ({
   outline,
 }) => {

@@ -64,6 +64,7 @@ test(
     await page.route('**/api/**', (route) => (isCut ? undefined : route.continue()));
     await page.reload();
     await expect(textOf(page)).toContainText('start one');
+    await expect(page.getByRole('main')).toContainText('Begun today');
     isCut = true;
     await into(page, 'start one');
     await page.keyboard.type(' two');
@@ -88,6 +89,29 @@ test(
     if (!isPhone(page)) await expect(page.getByRole('treeitem', { name: /Ironwork/u })).toBeVisible();
   },
 );
+
+test('X8 the menu of a page opens when the server has not told of the page yet, and offers the rest when it has', async ({
+  pages,
+}) => {
+  const page = await pages({ Works: 'start\n\nThe old weir.\n' });
+  await saved(page);
+  let tell = () => {};
+  const told = new Promise<void>((resolve) => (tell = resolve));
+  await page.route('**/api/pages/*', async (route) => {
+    await told;
+    await route.continue();
+  });
+  await page.reload();
+  await expect(textOf(page)).toContainText('old weir');
+  await page.getByRole('button', { name: 'Page', exact: true }).click();
+  const menu = page.getByRole('dialog');
+  await expect(menu).toContainText('offered here as soon as the server can be reached');
+  await expect(menu.getByRole('button', { name: 'Find and replace here' })).toBeVisible();
+  await expect(menu.getByRole('button', { name: 'Pin to the Desk' })).toHaveCount(0);
+  tell();
+  await menu.getByRole('button', { name: 'Pin to the Desk' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'pinned to the Desk' })).toBeVisible();
+});
 
 test('X12 words, characters and reading time are told', async ({ pages }) => {
   const page = await pages({ Works: 'The gate 水車.\n' });

@@ -7,6 +7,9 @@ import { layOver, type Laid } from './covers';
 const trapKit = () => import('focus-trap');
 whenAtRest(() => void trapKit().catch(() => undefined));
 
+/** What had the focus before each that lay over the screen. */
+const hadFocus = new WeakMap<Element, HTMLElement | null>();
+
 /**
  * Keeps the focus in what lies over the screen while it is open, and gives it back after, unless it was taken by then.
  * Esc closes, unless the field with the focus takes it for itself (`data-takes-escape`); so does the window's Back.
@@ -27,6 +30,7 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
 
   useEffect(() => {
     const element = dialog.current as HTMLElement;
+    hadFocus.set(element, before);
     firstFocus(element).focus({ preventScroll: true });
     let trap: FocusTrap | null = null;
     let isGone = false;
@@ -63,7 +67,22 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
 function giveBack(before: HTMLElement | null): void {
   const isTaken = document.activeElement !== null && document.activeElement !== document.body;
   if (isTaken || before === null || before === document.body) return;
-  (before.isConnected ? before : document.getElementById('main'))?.focus();
+  // What shows only under the pointer can't have it: what it stands in can.
+  for (let each: HTMLElement | null = stillThere(before); each; each = each.parentElement) {
+    each.focus();
+    if (document.activeElement === each) return;
+  }
+  document.getElementById('main')?.focus();
+}
+
+/** The element; when it stood in something that lay over the screen and is gone, what had the focus before that. */
+function stillThere(element: HTMLElement): HTMLElement | null {
+  if (element.isConnected) return element;
+  for (let each: Element | null = element; each; each = each.parentElement) {
+    const before = hadFocus.get(each);
+    if (before && before !== document.body) return stillThere(before);
+  }
+  return null;
 }
 
 /** What has the focus already, else the first field, else what opened. */

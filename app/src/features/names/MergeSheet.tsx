@@ -9,6 +9,7 @@ import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
 import { open } from '../../screen/navigation';
 import { Words } from '../../kit/Words';
 import { placeWords } from '../../screen/words';
+import { AwaitedSheet } from '../../screen/AwaitedSheet';
 
 /** How long what was typed may take to arrive before the pages are merged, in milliseconds. */
 const SETTLE = 5_000;
@@ -16,12 +17,12 @@ const SETTLE = 5_000;
 /** Merges a page into another one, chosen by some letters of its name. */
 export function MergeSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
   const dispatch = useAppDispatch();
-  const { data: entry } = useEntryQuery(entryId);
+  const { data: entry, error, isFetching } = useEntryQuery(entryId);
   const [typed, setTyped] = useState<string | null>(null);
   // Nearly the same titles are what is merged most often.
   const name = (typed ?? entry?.name ?? '').trim();
   const { currentData: named = [] } = useNamesQuery(name, { skip: name === '' });
-  if (!entry) return null;
+  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   const choices = named
     .filter((target) => target.kind === 'page' && target.id !== entryId)
     .slice(0, 8)

@@ -8,12 +8,13 @@ import { Button } from '../../kit/Button';
 import { Field } from '../../kit/Field';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
+import { AwaitedSheet } from '../../screen/AwaitedSheet';
 
 /** The other names of a page: it is found and linked by each of them. */
 export function NamesSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry } = useEntryQuery(entryId);
+  const { data: entry, error, isFetching } = useEntryQuery(entryId);
   const [typed, setTyped] = useState('');
-  if (!entry) return null;
+  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   const { names, title } = entry;
   const set = (next: readonly string[], words: string) =>
     perform([{ do: 'otherNames', id: entryId, names: [...next] }], words);

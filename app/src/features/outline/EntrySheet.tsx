@@ -5,6 +5,7 @@ import { useEntryQuery, usePinsQuery } from '../../state/api';
 import { useAppSelector } from '../../state/store';
 import type { ChosenEntry } from '../../state/view';
 import { colour } from '../../theme/tokens';
+import { AwaitedSheet } from '../../screen/AwaitedSheet';
 import { chosenOffers, entryOffers } from './entryOffers';
 import { holdsWords } from './holds';
 
@@ -18,9 +19,9 @@ export function EntrySheet({ entryId, onClose }: { entryId: string; onClose: () 
 }
 
 function OneSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry } = useEntryQuery(entryId);
+  const { data: entry, error, isFetching } = useEntryQuery(entryId);
   const { data: pins = [] } = usePinsQuery();
-  if (!entry) return null;
+  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   const isPinned = pins.some((pin) => pin.id === entry.id);
   return (
     <Sheet title={entry.title} onClose={onClose}>

@@ -17,6 +17,7 @@ import { Form, type FormLine } from '../../kit/Form';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
 import { perform } from '../../state/deeds';
+import { AwaitedSheet } from '../../screen/AwaitedSheet';
 import { Ornament } from './Ornament';
 
 interface Fields {
@@ -35,8 +36,8 @@ interface LookSheetProps {
 /** Makes a notebook, a section or a page where it was asked for. */
 export function MakeSheet(props: { kind: EntryKind; parentId: string | null; onClose: () => void }) {
   const { kind, parentId, onClose } = props;
-  const { data: notebooks } = useNotebooksQuery();
-  if (!notebooks) return null;
+  const { data: notebooks, error, isFetching } = useNotebooksQuery();
+  if (!notebooks) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   // The first pigment that no notebook has yet.
   const free =
     PIGMENTS.find((pigment) => notebooks.every((notebook) => notebook.pigment !== pigment)) ??
@@ -60,8 +61,8 @@ export function MakeSheet(props: { kind: EntryKind; parentId: string | null; onC
 
 /** Renames a notebook or a section, describes it, and changes its pigment or ornament. */
 export function DescribeSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry } = useEntryQuery(entryId);
-  if (!entry) return null;
+  const { data: entry, error, isFetching } = useEntryQuery(entryId);
+  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   return (
     <LookSheet
       kind={entry.kind}

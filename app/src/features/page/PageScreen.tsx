@@ -206,8 +206,9 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
       {!hasMargin && !isTextOnly && !hasBeside && !(isWide && isMarginHidden) && !isHiddenHere && (
         <MarginSheet margin={margin} title={info?.title ?? ''} drawn={sheet.drawn} onToggle={sheet.toggle} />
       )}
-      {isMenuOpen && info && (
+      {isMenuOpen && (
         <PageSheet
+          pageId={pageId}
           info={info}
           content={body?.content ?? []}
           glosses={margin.glosses}

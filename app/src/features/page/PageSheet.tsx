@@ -18,7 +18,9 @@ import { foldBack, splitPage } from '../parts/partActs';
 import { Counts } from './Counts';
 
 interface PageSheetProps {
-  info: EntryInfo;
+  pageId: string;
+  /** What the server says of the page; null as long as it has not. */
+  info: EntryInfo | null;
   /** The page as it stands in this window. */
   content: readonly NodeJson[];
   /** What points here, the newest first. */
@@ -29,28 +31,26 @@ interface PageSheetProps {
 }
 
 /** What can be done with the page that is shown. */
-export function PageSheet({ info, content, glosses, onShowMargin, onClose }: PageSheetProps) {
+export function PageSheet({ pageId, info, content, glosses, onShowMargin, onClose }: PageSheetProps) {
   const dispatch = useAppDispatch();
   const { data: pins = [] } = usePinsQuery();
   const showSheet = (sheet: Parameters<typeof sheetOpened>[0]) => dispatch(sheetOpened(sheet));
-  const [first, ...others] = entryOffers(
-    info,
-    pins.some((pin) => pin.id === info.id),
-  );
-  const isDay = info.day !== null;
+  const isPinned = pins.some((pin) => pin.id === pageId);
+  const [first, ...others] = info ? entryOffers(info, isPinned) : [];
   const text: Offer[] = [
     ...(onShowMargin ? [{ label: 'Show its Margin again', do: onShowMargin }] : []),
     { label: 'Find and replace here', do: () => dispatch(searchOpened(true)) },
-    { label: 'Keep beside', do: () => keepBeside(info.id) },
-    ...(splitHeadings(content).length > 0 ? [{ label: 'Split at headings', do: () => splitPage(info.id) }] : []),
-    ...(canFoldBack(info, glosses) ? [{ label: foldBackWords(info), do: () => foldBack(info.id) }] : []),
+    { label: 'Keep beside', do: () => keepBeside(pageId) },
+    ...(splitHeadings(content).length > 0 ? [{ label: 'Split at headings', do: () => splitPage(pageId) }] : []),
+    ...(info && canFoldBack(info, glosses) ? [{ label: foldBackWords(info), do: () => foldBack(pageId) }] : []),
   ];
-  const names: Offer[] = isDay
-    ? []
-    : [
-        { label: 'Other names…', do: () => showSheet({ for: 'names', entryId: info.id }) },
-        { label: 'Merge into another page…', do: () => showSheet({ for: 'merge', entryId: info.id }) },
-      ];
+  const names: Offer[] =
+    !info || info.day !== null
+      ? []
+      : [
+          { label: 'Other names…', do: () => showSheet({ for: 'names', entryId: pageId }) },
+          { label: 'Merge into another page…', do: () => showSheet({ for: 'merge', entryId: pageId }) },
+        ];
   const ways: Offer[] = [
     { label: 'Go to…', do: () => showSheet({ for: 'go' }) },
     { label: 'Places visited', do: () => showSheet({ for: 'visited' }) },
@@ -61,10 +61,12 @@ export function PageSheet({ info, content, glosses, onShowMargin, onClose }: Pag
     { label: 'Keys', do: () => showSheet({ for: 'keys' }) },
   ];
   return (
-    <Sheet title={info.title} onClose={onClose}>
+    <Sheet title={info?.title ?? 'Page'} onClose={onClose}>
       <Counts content={content} />
       <Words tone={colour.soft}>
-        Changed {new Date(info.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.
+        {info
+          ? `Changed ${new Date(info.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}.`
+          : 'Moving, pinning and the like are offered here as soon as the server can be reached.'}
       </Words>
       <Offers
         groups={[

@@ -7,6 +7,7 @@ import { Button } from '../../kit/Button';
 import { Field } from '../../kit/Field';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
+import { AwaitedSheet } from '../../screen/AwaitedSheet';
 import { makeFilled } from './templateActs';
 
 interface AskSheetProps {
@@ -17,10 +18,10 @@ interface AskSheetProps {
 
 /** Asks what a template asks, and makes the page. */
 export function AskSheet({ templateId, place, onClose }: AskSheetProps) {
-  const { data: templates = [] } = useTemplatesQuery();
+  const { data: templates = [], error, isFetching } = useTemplatesQuery();
   const template = templates.find((each) => each.id === templateId);
   const [answers, setAnswers] = useState<Record<string, string>>({});
-  if (!template) return null;
+  if (!template) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   const make = () => {
     onClose();
     const given = Object.fromEntries(template.questions.map((question) => [question, answers[question]?.trim() ?? '']));
@@ -44,9 +45,9 @@ export function AskSheet({ templateId, place, onClose }: AskSheetProps) {
 
 /** Chooses the template of the pages that are made in a notebook, a section or beneath a page. */
 export function TemplateOfSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry } = useEntryQuery(entryId);
+  const { data: entry, error, isFetching } = useEntryQuery(entryId);
   const { data: templates = [] } = useTemplatesQuery();
-  if (!entry) return null;
+  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   const choose = (templateId: string | null, words: string) => () => {
     onClose();
     void perform([{ do: 'describe', id: entryId, templateId }], words);

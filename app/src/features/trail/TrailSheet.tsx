@@ -5,11 +5,12 @@ import { addressOfStep } from './Trail';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
 import { Said } from '../../kit/Words';
+import { AwaitedSheet } from '../../screen/AwaitedSheet';
 
 /** A whole trail, a step a line, with nothing cut: each opens. */
 export function TrailSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry } = useEntryQuery(entryId);
-  if (!entry) return null;
+  const { data: entry, error, isFetching } = useEntryQuery(entryId);
+  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
   return (
     <Sheet title="Where this stands" onClose={onClose}>
       <Box role="list" look="places trail-steps">
