@@ -288,3 +288,18 @@ test(
     await expect(page.getByRole('textbox', { name: 'Title', exact: true }).first()).toHaveText('Works');
   },
 );
+
+test(
+  'X3 who goes to the very beginning at once after the text took the focus types there',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages({ Works: 'one two\n' });
+    await into(page, 'one two');
+    // Out of the text and in again, and on at once.
+    for (let time = 0; time < 6; time += 1) {
+      for (const key of ['End', 'Escape', 'Enter', 'Home']) await page.keyboard.press(key);
+      await page.keyboard.type('x');
+    }
+    await expect.poll(() => lines(page)).toEqual(['paragraph: xxxxxxone two']);
+  },
+);

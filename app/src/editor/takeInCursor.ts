@@ -9,6 +9,16 @@ function takeIn(view: EditorView): void {
   if (!view.composing) domObserver.flush();
 }
 
+/**
+ * For a fifth of a second after the text took the focus the library holds a cursor at the very beginning for the
+ * browser's doing, and sets it back (prosemirror-view, domobserver.ts). Whoever has pressed a key by then may have gone
+ * there: what is typed next stood elsewhere, and Backspace took a sign there.
+ */
+function ownFromNow(view: EditorView): void {
+  const { input } = view as unknown as { input: { lastFocus: number } };
+  input.lastFocus = 0;
+}
+
 const takeInFirst = (view: EditorView): boolean => {
   takeIn(view);
   return false;
@@ -35,9 +45,16 @@ export const TakeInCursor = Extension.create<{ page: PageDocument | null }>({
           return { destroy: () => void page?.beforeTakingIn.delete(call) };
         },
         props: {
-          handleDOMEvents: Object.fromEntries(
-            (['keydown', 'beforeinput', 'paste', 'cut', 'copy'] as const).map((name) => [name, takeInFirst]),
-          ),
+          handleDOMEvents: {
+            ...Object.fromEntries(
+              (['beforeinput', 'paste', 'cut', 'copy'] as const).map((name) => [name, takeInFirst]),
+            ),
+            keydown: (view) => {
+              takeIn(view);
+              ownFromNow(view);
+              return false;
+            },
+          },
         },
       }),
     ];
