@@ -13,6 +13,7 @@ export * from './read';
 export * from './receive';
 export * from './repair';
 export * from './rescue';
+export type { Range } from './store';
 export * from './schema';
 export * from './seed';
 export * from './setAttributes';

@@ -8,7 +8,7 @@ import { newId } from './ids';
 import { writeBody, writeTitle } from './keyed';
 import { receiveUpdate } from './receive';
 import { repairBody } from './repair';
-import type { Range } from './rescue';
+import type { Range } from './store';
 import { seedDocument } from './seed';
 import { ownWords } from './text';
 import type { BodyJson } from './types';

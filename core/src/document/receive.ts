@@ -1,7 +1,8 @@
 import * as Y from 'yjs';
 import { changesIn, dropOlderCopies } from './copies';
 import { readBody } from './read';
-import { applyWithRescue, putBack, type Range, type Removal, type Rescue } from './rescue';
+import { applyWithRescue, putBack, type Removal, type Rescue } from './rescue';
+import type { Range } from './store';
 import type { BodyJson } from './types';
 
 export interface Received {

@@ -1,5 +1,19 @@
 import * as Y from 'yjs';
 import type { BodyJson, NodeJson } from './types';
+import {
+  beyond,
+  childrenOf,
+  deleteRanges,
+  has,
+  joinText,
+  readElement,
+  runsOf,
+  standingBefore,
+  toRanges,
+  topElement,
+  type Range,
+  type Sees,
+} from './store';
 import { ownWords } from './text';
 
 /**
@@ -10,11 +24,6 @@ import { ownWords } from './text';
  * (gc: false), so the words are still there to be read. For each block that an update takes out, what was visible in it
  * is noted (a Removal); when words arrive for that block later, the line is put together again as its writer saw it.
  */
-
-type Sees = (item: Y.Item, offset: number) => boolean;
-
-/** A run of characters in the Yjs store: client, first clock, length. */
-export type Range = [client: number, clock: number, length: number];
 
 /** A block that an update took out, and the runs its writer saw in it. The latest one noted for an element counts. */
 export interface Removal {
@@ -39,9 +48,6 @@ export interface Rescue {
   /** Whether the block itself still stands (only a part of it was deleted). */
   stands: boolean;
 }
-
-const has = (ranges: readonly Range[], client: number, clock: number): boolean =>
-  ranges.some(([owner, start, length]) => owner === client && clock >= start && clock < start + length);
 
 /**
  * Applies an update and tells what it removed and what has to be rescued.
@@ -77,10 +83,21 @@ export function applyWithRescue(
         if (line) lost.add(line);
       }
     }
-    for (const item of removedBlocks(fragment, transaction, deletedNow)) {
-      if (runsOf(item, isLost).length > 0) lost.add(item);
-      removals.push(removalOf(item, deletedNow));
+    // What stood here and the sender did not know of goes with what it stood in: a block, or one of the texts that two
+    // who begin an empty line at once leave in it, which whoever writes there next makes one of.
+    const unsent = beyond(deletedNow, ownDeletes);
+    if (unsent.length > 0) {
+      Y.iterateDeletedStructs(transaction, transaction.deleteSet, (struct) => {
+        if (!(struct instanceof Y.Item) || !struct.countable || struct.parentSub !== null) return;
+        const { client, clock } = struct.id;
+        const isPart = unsent.some(
+          ([owner, start, length]) => owner === client && start < clock + struct.length && clock < start + length,
+        );
+        const line = isPart ? topElement(struct, fragment) : null;
+        if (line) lost.add(line);
+      });
     }
+    for (const item of removedBlocks(fragment, transaction, deletedNow)) removals.push(removalOf(item, deletedNow));
     for (const item of lost) {
       const isRemovedNow = has(deletedNow, item.id.client, item.id.clock);
       const was = isRemovedNow ? deletedNow : (recall(item.id.client, item.id.clock) ?? []);
@@ -231,120 +248,6 @@ export function insertPieces(content: readonly NodeJson[], pieces: Rescue['piece
   }
   return joinText(units);
 }
-
-function joinText(nodes: NodeJson[]): NodeJson[] {
-  const joined: NodeJson[] = [];
-  for (const node of nodes) {
-    const last = joined[joined.length - 1];
-    if (node.type === 'text' && last?.type === 'text' && JSON.stringify(last.marks) === JSON.stringify(node.marks)) {
-      joined[joined.length - 1] = { ...last, text: (last.text ?? '') + (node.text ?? '') };
-    } else {
-      joined.push(node);
-    }
-  }
-  return joined;
-}
-
-// Reading the Yjs store -------------------------------------------------------------------------------------------
-
-function toRanges(set: { clients: Map<number, { clock: number; len: number }[]> }): Range[] {
-  return [...set.clients].flatMap(([client, items]) => items.map(({ clock, len }): Range => [client, clock, len]));
-}
-
-const deleteRanges = (update: Uint8Array): Range[] => toRanges(Y.decodeUpdate(update).ds as never);
-
-/** The block-level item above a struct, or null when the struct is no part of a line (a new line, or the title). */
-function topElement(struct: Y.Item, fragment: Y.XmlFragment): Y.Item | null {
-  let item: Y.Item | null = struct;
-  while (item !== null) {
-    const parent: unknown = item.parent;
-    if (parent === fragment) return item === struct ? null : item;
-    item = (parent as Y.AbstractType<unknown> | null)?._item ?? null;
-  }
-  return null;
-}
-
-function standingBefore(item: Y.Item): string | null {
-  for (let left = item.left; left !== null; left = left.left) {
-    if (!left.deleted && left.content instanceof Y.ContentType) {
-      const id = (left.content.type as Y.XmlElement).getAttribute('id');
-      if (typeof id === 'string') return id;
-    }
-  }
-  return null;
-}
-
-const childrenOf = (item: Y.Item): Y.Item[] => {
-  const children: Y.Item[] = [];
-  const type = item.content instanceof Y.ContentType ? item.content.type : null;
-  for (let child = type?._start ?? null; child !== null; child = child.right) children.push(child);
-  return children;
-};
-
-/** The runs beneath an item that `sees` lets through. */
-function runsOf(item: Y.Item, sees: Sees): Range[] {
-  const ranges: Range[] = [];
-  for (const child of childrenOf(item)) {
-    let run: Range | null = null;
-    for (let offset = 0; offset < child.length; offset += 1) {
-      if (sees(child, offset)) {
-        if (run) run[2] += 1;
-        else ranges.push((run = [child.id.client, child.id.clock + offset, 1]));
-      } else {
-        run = null;
-      }
-    }
-    ranges.push(...runsOf(child, sees));
-  }
-  return ranges;
-}
-
-/** Reads an element as JSON, taking in only what `sees` lets through. */
-function readElement(item: Y.Item, sees: Sees): NodeJson {
-  const element = (item.content as Y.ContentType).type as Y.XmlElement;
-  const attrs: Record<string, unknown> = {};
-  for (const [name, value] of element._map) {
-    const held = value.content.getContent() as unknown[];
-    attrs[name] = held[held.length - 1];
-  }
-  const content = joinText(childrenOf(item).flatMap((child) => readInline(child, sees)));
-  return content.length > 0 ? { type: element.nodeName, attrs, content } : { type: element.nodeName, attrs };
-}
-
-function readInline(item: Y.Item, sees: Sees): NodeJson[] {
-  const { content } = item;
-  if (!(content instanceof Y.ContentType)) return [];
-  if (content.type instanceof Y.XmlText) return readText(item, sees);
-  return sees(item, 0) ? [readElement(item, sees)] : [];
-}
-
-function readText(item: Y.Item, sees: Sees): NodeJson[] {
-  const nodes: NodeJson[] = [];
-  const marks = new Map<string, unknown>();
-  for (const child of childrenOf(item)) {
-    if (child.content instanceof Y.ContentFormat) {
-      if (!sees(child, 0)) continue;
-      if (child.content.value === null) marks.delete(child.content.key);
-      else marks.set(child.content.key, child.content.value);
-    } else if (child.content instanceof Y.ContentString) {
-      const seen = child.content.str
-        .split('')
-        .filter((_character, offset) => sees(child, offset))
-        .join('');
-      if (seen) nodes.push(textNode(seen, marks));
-    }
-  }
-  return nodes;
-}
-
-const textNode = (text: string, marks: Map<string, unknown>): NodeJson =>
-  marks.size === 0
-    ? { type: 'text', text }
-    : {
-        type: 'text',
-        text,
-        marks: [...marks].map(([type, attrs]) => ({ type, attrs: attrs as Record<string, unknown> })),
-      };
 
 /** Collects the lost runs of a line with the number of seen characters before each. */
 function collectPieces(item: Y.Item, wasSeen: Sees, isLost: Sees, pieces: Rescue['pieces']): void {
