@@ -81,6 +81,37 @@ test('X8 the menu of an entry that can’t be asked for says so, and is there on
   await expect(isPhone(outline) ? tools : line(outline, 'Pit wheel cogs')).toBeFocused();
 });
 
+test(
+  'W4 a long touch asks what can be done and opens nothing, however late the browser tells of its click',
+  {
+    tag: '@phone',
+  },
+  async ({ outline }) => {
+    await openNotebook(outline);
+    const section = line(outline, 'Waterworks');
+    await expect(section).toHaveAttribute('aria-expanded', 'true');
+    // The window has much to do when the finger is lifted, and the click comes late.
+    await outline.evaluate(() => {
+      const lateClick = (event: TouchEvent) => {
+        const { target } = event;
+        event.preventDefault();
+        setTimeout(() => {
+          for (const name of ['mousedown', 'mouseup', 'click'])
+            target!.dispatchEvent(new MouseEvent(name, { bubbles: true, cancelable: true, detail: 1 }));
+        }, 150);
+      };
+      addEventListener('touchend', lateClick, { once: true, passive: false });
+    });
+    await ask(outline, section);
+    await outline.waitForTimeout(300);
+    await outline.keyboard.press('Escape');
+    await expect(section).toHaveAttribute('aria-expanded', 'true');
+    // The next touch is one of its own.
+    await section.tap();
+    await expect(section).toHaveAttribute('aria-expanded', 'false');
+  },
+);
+
 test('W3 W4 what is typed after n and u is the title; a second tap makes no second page; menus show that they are there', async ({
   outline,
 }) => {

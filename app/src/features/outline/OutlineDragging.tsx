@@ -30,6 +30,7 @@ import { api } from '../../state/api';
 import { ask, store, useAppDispatch } from '../../state/store';
 import { chose, sheetOpened, type ChosenEntry } from '../../state/view';
 import { chosenOf, moveTo } from './entryActs';
+import { swallowClick } from '../../kit/swallowClick';
 import { Line } from '../../kit/Words';
 import { Box } from '../../kit/Box';
 
@@ -42,13 +43,6 @@ export const useDraggedId = (): string | null => useContext(DraggedContext);
 
 /** How long something folded is held over before it opens. */
 const OPENS_AFTER = 600;
-
-/** Lifting what was dragged may count as a click on it, which must not follow its link. */
-const CLICKS_WITHIN = 60;
-const swallow = (event: Event): void => {
-  event.preventDefault();
-  event.stopPropagation();
-};
 
 interface Over {
   id: string;
@@ -128,6 +122,8 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
   /** Where the pointer is on the screen: the library’s own measure counts what was scrolled meanwhile too. */
   const pointer = useRef({ x: 0, y: 0, hasMoved: false });
   const follow = useRef<(event: Event) => void>(() => undefined);
+  /** The click that lifting it may count as must not follow its link. */
+  const held = useRef<{ lift: () => void } | null>(null);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 280, tolerance: 8 } }),
@@ -139,11 +135,12 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
     setDragged(null);
     setOver(null);
     for (const name of MOVES) document.removeEventListener(name, follow.current, { capture: true });
-    setTimeout(() => document.removeEventListener('click', swallow, { capture: true }), CLICKS_WITHIN);
+    held.current?.lift();
+    held.current = null;
   };
 
   const onStart = ({ active, activatorEvent }: DragStartEvent) => {
-    document.addEventListener('click', swallow, { capture: true });
+    held.current = swallowClick();
     const data = active.data.current as DragData;
     const { chosen } = store.getState().view;
     const isAmong = chosen?.some((each) => each.id === data.entry.id) ?? false;
@@ -174,15 +171,15 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
   const onMove = () => {
     const found = findOver();
     setOver(found);
-    const held = found?.zone === 'inside' ? found.id : null;
-    if (opening.current?.id === held) return;
+    const into = found?.zone === 'inside' ? found.id : null;
+    if (opening.current?.id === into) return;
     if (opening.current) clearTimeout(opening.current.timer);
-    opening.current = held
+    opening.current = into
       ? {
-          id: held,
+          id: into,
           timer: setTimeout(() => {
-            const isFolded = document.querySelector(`[data-entry="${held}"][aria-expanded="false"][role=treeitem]`);
-            if (isFolded) void store.dispatch(api.endpoints.fold.initiate({ id: held, isOpen: true }));
+            const isFolded = document.querySelector(`[data-entry="${into}"][aria-expanded="false"][role=treeitem]`);
+            if (isFolded) void store.dispatch(api.endpoints.fold.initiate({ id: into, isOpen: true }));
           }, OPENS_AFTER),
         }
       : null;
