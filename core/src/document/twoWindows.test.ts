@@ -1,45 +1,14 @@
 import fc from 'fast-check';
 import { times } from '../testing';
+import { Room } from '../testing/room';
 import * as Y from 'yjs';
 import { block, body, pageLink, text } from './build';
 import { readBody } from './read';
 import { newId } from './ids';
 import { writeBody } from './keyed';
-import { receiveUpdate } from './receive';
-import { repairBody } from './repair';
-import type { Range } from './store';
 import { seedDocument } from './seed';
 import { ownWords } from './text';
 import type { BodyJson, NodeJson } from './types';
-
-/** A server's document and the windows on it, joined and cut off at will. */
-class Room {
-  server = new Y.Doc({ gc: false });
-  removals = new Map<string, Range[]>();
-
-  constructor(start: BodyJson) {
-    Y.applyUpdate(this.server, seedDocument('page', '', start));
-  }
-
-  window(): Y.Doc {
-    const window = new Y.Doc();
-    Y.applyUpdate(window, Y.encodeStateAsUpdate(this.server));
-    return window;
-  }
-
-  receive(update: Uint8Array): void {
-    const {
-      removals,
-      shown,
-      body: received,
-    } = receiveUpdate(this.server, update, (client, clock) => this.removals.get(`${client}/${clock}`));
-    for (const removal of removals) this.removals.set(`${removal.client}/${removal.clock}`, removal.ranges);
-    const { body: mended } = repairBody(received);
-    if (mended !== shown) writeBody(this.server, mended);
-  }
-
-  lines = (): string[] => readBody(this.server).content.map(ownWords);
-}
 
 const ids = Array.from({ length: 6 }, () => newId());
 const start = () =>
