@@ -104,7 +104,7 @@ test('X8 the menu of a page opens when the server has not told of the page yet, 
   await page.reload();
   await expect(textOf(page)).toContainText('old weir');
   await page.getByRole('button', { name: 'Page', exact: true }).click();
-  const menu = page.getByRole('dialog');
+  const menu = page.getByRole('dialog', { name: 'Works' });
   await expect(menu).toContainText('offered here as soon as the server can be reached');
   await expect(menu.getByRole('button', { name: 'Find and replace here' })).toBeVisible();
   await expect(menu.getByRole('button', { name: 'Pin to the Desk' })).toHaveCount(0);

@@ -1,5 +1,5 @@
 // A mouse is told of last, with the click of a touch; its pointer is told of first.
-const GESTURES = ['pointerdown', 'touchstart', 'keydown'] as const;
+const GESTURES = ['pointerdown', 'touchstart'] as const;
 const CAPTURE = { capture: true } as const;
 
 /**
@@ -13,7 +13,9 @@ export function swallowClick(): { lift: () => void } {
     document.removeEventListener('click', swallow, CAPTURE);
     for (const each of GESTURES) document.removeEventListener(each, letGo, CAPTURE);
   };
-  const swallow = (event: Event) => {
+  const swallow = (event: MouseEvent) => {
+    // Of a key, or of what speaks for a pointer.
+    if (event.detail === 0) return;
     event.preventDefault();
     event.stopPropagation();
     if (isLifted) letGo();

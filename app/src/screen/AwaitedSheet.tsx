@@ -8,13 +8,14 @@ import { problemSentence } from '../state/api';
 const LATE = 400;
 
 interface AwaitedSheetProps {
-  /** Why the server has not told of it; null as long as it may still. */
-  error: unknown;
+  /** What was asked of the server; without an error it may still tell. */
+  asked: { error?: unknown; isFetching: boolean };
   onClose: () => void;
 }
 
 /** Stands where a sheet will as soon as the server has told what it is about: whoever asked for it sees why it is not there. */
-export function AwaitedSheet({ error, onClose }: AwaitedSheetProps) {
+export function AwaitedSheet({ asked, onClose }: AwaitedSheetProps) {
+  const error = asked.isFetching ? null : asked.error;
   const [isLate, setLate] = useState(false);
   useEffect(() => {
     const timer = setTimeout(() => setLate(true), LATE);
@@ -31,7 +32,7 @@ export function AwaitedSheet({ error, onClose }: AwaitedSheetProps) {
   if (!isLate) return null;
   return (
     <Sheet title="One moment" onClose={onClose}>
-      <Loading />
+      <Loading isWithin />
     </Sheet>
   );
 }

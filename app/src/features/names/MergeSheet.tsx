@@ -17,12 +17,13 @@ const SETTLE = 5_000;
 /** Merges a page into another one, chosen by some letters of its name. */
 export function MergeSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
   const dispatch = useAppDispatch();
-  const { data: entry, error, isFetching } = useEntryQuery(entryId);
+  const asked = useEntryQuery(entryId);
+  const { data: entry } = asked;
   const [typed, setTyped] = useState<string | null>(null);
   // Nearly the same titles are what is merged most often.
   const name = (typed ?? entry?.name ?? '').trim();
   const { currentData: named = [] } = useNamesQuery(name, { skip: name === '' });
-  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
   const choices = named
     .filter((target) => target.kind === 'page' && target.id !== entryId)
     .slice(0, 8)

@@ -12,9 +12,10 @@ import { AwaitedSheet } from '../../screen/AwaitedSheet';
 
 /** The other names of a page: it is found and linked by each of them. */
 export function NamesSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry, error, isFetching } = useEntryQuery(entryId);
+  const asked = useEntryQuery(entryId);
+  const { data: entry } = asked;
   const [typed, setTyped] = useState('');
-  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
   const { names, title } = entry;
   const set = (next: readonly string[], words: string) =>
     perform([{ do: 'otherNames', id: entryId, names: [...next] }], words);

@@ -19,9 +19,10 @@ export function EntrySheet({ entryId, onClose }: { entryId: string; onClose: () 
 }
 
 function OneSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry, error, isFetching } = useEntryQuery(entryId);
+  const asked = useEntryQuery(entryId);
+  const { data: entry } = asked;
   const { data: pins = [] } = usePinsQuery();
-  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
   const isPinned = pins.some((pin) => pin.id === entry.id);
   return (
     <Sheet title={entry.title} onClose={onClose}>

@@ -36,8 +36,9 @@ interface LookSheetProps {
 /** Makes a notebook, a section or a page where it was asked for. */
 export function MakeSheet(props: { kind: EntryKind; parentId: string | null; onClose: () => void }) {
   const { kind, parentId, onClose } = props;
-  const { data: notebooks, error, isFetching } = useNotebooksQuery();
-  if (!notebooks) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  const asked = useNotebooksQuery();
+  const { data: notebooks } = asked;
+  if (!notebooks) return <AwaitedSheet asked={asked} onClose={onClose} />;
   // The first pigment that no notebook has yet.
   const free =
     PIGMENTS.find((pigment) => notebooks.every((notebook) => notebook.pigment !== pigment)) ??
@@ -61,8 +62,9 @@ export function MakeSheet(props: { kind: EntryKind; parentId: string | null; onC
 
 /** Renames a notebook or a section, describes it, and changes its pigment or ornament. */
 export function DescribeSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry, error, isFetching } = useEntryQuery(entryId);
-  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  const asked = useEntryQuery(entryId);
+  const { data: entry } = asked;
+  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
   return (
     <LookSheet
       kind={entry.kind}

@@ -12,6 +12,7 @@ import {
   createContext,
   useCallback,
   useContext,
+  useEffect,
   useId,
   useRef,
   useState,
@@ -124,6 +125,7 @@ export function OutlineDragging({ children }: { children: ReactNode }) {
   const follow = useRef<(event: Event) => void>(() => undefined);
   /** The click that lifting it may count as must not follow its link. */
   const held = useRef<{ lift: () => void } | null>(null);
+  useEffect(() => () => held.current?.lift(), []);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 280, tolerance: 8 } }),

@@ -209,6 +209,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
       {isMenuOpen && (
         <PageSheet
           pageId={pageId}
+          title={page?.document.getText('title').toString() || 'Page'}
           info={info}
           content={body?.content ?? []}
           glosses={margin.glosses}

@@ -19,6 +19,8 @@ import { Counts } from './Counts';
 
 interface PageSheetProps {
   pageId: string;
+  /** As this window has it. */
+  title: string;
   /** What the server says of the page; null as long as it has not. */
   info: EntryInfo | null;
   /** The page as it stands in this window. */
@@ -31,7 +33,7 @@ interface PageSheetProps {
 }
 
 /** What can be done with the page that is shown. */
-export function PageSheet({ pageId, info, content, glosses, onShowMargin, onClose }: PageSheetProps) {
+export function PageSheet({ pageId, title, info, content, glosses, onShowMargin, onClose }: PageSheetProps) {
   const dispatch = useAppDispatch();
   const { data: pins = [] } = usePinsQuery();
   const showSheet = (sheet: Parameters<typeof sheetOpened>[0]) => dispatch(sheetOpened(sheet));
@@ -61,7 +63,7 @@ export function PageSheet({ pageId, info, content, glosses, onShowMargin, onClos
     { label: 'Keys', do: () => showSheet({ for: 'keys' }) },
   ];
   return (
-    <Sheet title={info?.title ?? 'Page'} onClose={onClose}>
+    <Sheet title={info?.title ?? title} onClose={onClose}>
       <Counts content={content} />
       <Words tone={colour.soft}>
         {info

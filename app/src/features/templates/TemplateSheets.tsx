@@ -10,6 +10,8 @@ import { Words } from '../../kit/Words';
 import { AwaitedSheet } from '../../screen/AwaitedSheet';
 import { makeFilled } from './templateActs';
 
+const GONE = { status: 404, data: { detail: 'This template is not there any more. Choose another one.' } };
+
 interface AskSheetProps {
   templateId: string;
   place: { parentId: string; afterId?: string | null };
@@ -18,10 +20,11 @@ interface AskSheetProps {
 
 /** Asks what a template asks, and makes the page. */
 export function AskSheet({ templateId, place, onClose }: AskSheetProps) {
-  const { data: templates = [], error, isFetching } = useTemplatesQuery();
+  const asked = useTemplatesQuery();
+  const { data: templates = [] } = asked;
   const template = templates.find((each) => each.id === templateId);
   const [answers, setAnswers] = useState<Record<string, string>>({});
-  if (!template) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  if (!template) return <AwaitedSheet asked={asked.isSuccess ? { ...asked, error: GONE } : asked} onClose={onClose} />;
   const make = () => {
     onClose();
     const given = Object.fromEntries(template.questions.map((question) => [question, answers[question]?.trim() ?? '']));
@@ -45,9 +48,10 @@ export function AskSheet({ templateId, place, onClose }: AskSheetProps) {
 
 /** Chooses the template of the pages that are made in a notebook, a section or beneath a page. */
 export function TemplateOfSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry, error, isFetching } = useEntryQuery(entryId);
+  const asked = useEntryQuery(entryId);
+  const { data: entry } = asked;
   const { data: templates = [] } = useTemplatesQuery();
-  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
   const choose = (templateId: string | null, words: string) => () => {
     onClose();
     void perform([{ do: 'describe', id: entryId, templateId }], words);

@@ -9,8 +9,9 @@ import { AwaitedSheet } from '../../screen/AwaitedSheet';
 
 /** A whole trail, a step a line, with nothing cut: each opens. */
 export function TrailSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
-  const { data: entry, error, isFetching } = useEntryQuery(entryId);
-  if (!entry) return <AwaitedSheet error={isFetching ? null : error} onClose={onClose} />;
+  const asked = useEntryQuery(entryId);
+  const { data: entry } = asked;
+  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
   return (
     <Sheet title="Where this stands" onClose={onClose}>
       <Box role="list" look="places trail-steps">
