@@ -1,4 +1,4 @@
-import { expect, insert, into, isPhone, lines, saved, test, textOf } from './support/lines';
+import { expect, insert, into, isPhone, lines, linesKept, saved, test, textOf } from './support/lines';
 import { tap } from './support/outline';
 
 /** What every hand needs in the text: its tools by keys and by touch. */
@@ -303,3 +303,14 @@ test(
     await expect.poll(() => lines(page)).toEqual(['paragraph: xxxxxxone two']);
   },
 );
+
+test('X3 words that the browser puts beside those of a line are taken into it', { tag: '@once' }, async ({ pages }) => {
+  const page = await pages({ Works: '- the weir\n- [ ] the wheel\n' });
+  // As Chromium does when it types between two lines that another window has just changed.
+  await textOf(page).evaluate((text) => {
+    const [first, second] = [...text.querySelectorAll('.block')];
+    first!.insertBefore(document.createTextNode('old '), first!.querySelector('.words'));
+    second!.append(document.createTextNode(' turns'));
+  });
+  await linesKept(page, ['bulleted: old the weir', 'todo open: the wheel turns']);
+});

@@ -1,5 +1,5 @@
 import type { Node as DocumentNode } from '@tiptap/pm/model';
-import type { EditorView, NodeView } from '@tiptap/pm/view';
+import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view';
 import { documentNodes, isItem as isItemNode } from '@glossarion/core/document';
 import { elementIdOf } from '../screen/blockPlace';
 import { textLook, type LineMark } from './kinds';
@@ -102,8 +102,22 @@ class BlockView implements NodeView {
     return true;
   }
 
-  ignoreMutation(mutation: { type: string; target: Node }): boolean {
+  /**
+   * A cursor that another window's change left between two lines makes Chromium type beside a line's words.
+   * Moved in among them, they are taken for typed there.
+   */
+  private takeIn({ addedNodes }: MutationRecord): void {
+    for (const added of addedNodes) {
+      if (!(added instanceof Text) || added.parentNode !== this.dom) continue;
+      const isBefore = added.compareDocumentPosition(this.contentDOM) & Node.DOCUMENT_POSITION_FOLLOWING;
+      if (isBefore) this.contentDOM.prepend(added);
+      else this.contentDOM.append(added);
+    }
+  }
+
+  ignoreMutation(mutation: ViewMutationRecord): boolean {
     if (mutation.type === 'selection') return false;
+    if (mutation.type === 'childList' && this.dom !== this.contentDOM) this.takeIn(mutation);
     // What a block says of itself is this view's own doing, and none of the text.
     const isOfBlock = mutation.type === 'attributes' && mutation.target === this.dom;
     return isOfBlock || !this.contentDOM.contains(mutation.target);
