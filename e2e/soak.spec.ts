@@ -64,7 +64,7 @@ const COMMAND_TABLE: readonly { weight: number; run: Command; types?: boolean }[
   { weight: 2, run: press('Control+ArrowLeft') },
   { weight: 2, run: press('Control+Enter') },
   { weight: 2, run: press('Shift+Home', 'Control+b', 'End') },
-  { weight: 1, run: press('Escape', 'Shift+ArrowDown', 'Tab', 'Enter') },
+  { weight: 1, run: press('Escape', 'Shift+ArrowDown', 'Alt+Shift+ArrowRight', 'Enter') },
   { weight: 1, run: press('Escape', 'Alt+ArrowUp', 'Enter') },
   { weight: 1, run: async (page) => (await page.keyboard.press('Home'), page.keyboard.type('- ')) },
   { weight: 1, run: async (page) => (await page.keyboard.press('Home'), page.keyboard.type('## ')) },

@@ -150,13 +150,16 @@ test(
     await openPage(outline, 'Sluice gate');
     const contents = outline.getByRole('navigation', { name: 'Contents' });
     const margin = outline.getByRole('complementary', { name: 'Margin' });
+    // The keys go on from the screen, and not to nowhere.
+    const main = outline.locator('#main');
     await contents.hover();
     await contents.getByRole('button', { name: 'Put away' }).click();
     await expect(contents).toHaveCount(0);
+    await expect(main).toBeFocused();
     await expect(margin).toBeVisible();
-    await margin.hover();
-    await margin.getByRole('button', { name: 'Put away' }).click();
+    await margin.getByRole('button', { name: 'Put away' }).press('Enter');
     await expect(margin).toHaveCount(0);
+    await expect(main).toBeFocused();
     await outline.reload();
     await expect(textOf(outline)).toBeVisible();
     await expect(contents).toHaveCount(0);

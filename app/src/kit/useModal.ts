@@ -2,6 +2,7 @@ import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 're
 import type { FocusTrap } from 'focus-trap';
 import { whenAtRest } from './atRest';
 import { layOver, type Laid } from './covers';
+import { focusFirst, withAncestors } from './keepFocus';
 
 /** Its code comes when the first screen is at rest, or with the first sheet. */
 const trapKit = () => import('focus-trap');
@@ -65,14 +66,9 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
 
 /** Gives the focus back, unless something has it by now; where what had it is gone, to the screen. */
 function giveBack(before: HTMLElement | null): void {
-  const isTaken = document.activeElement !== null && document.activeElement !== document.body;
-  if (isTaken || before === null || before === document.body) return;
+  if (before === null || before === document.body) return;
   // What shows only under the pointer can't have it: what it stands in can.
-  for (let each: HTMLElement | null = stillThere(before); each; each = each.parentElement) {
-    each.focus();
-    if (document.activeElement === each) return;
-  }
-  document.getElementById('main')?.focus();
+  focusFirst(withAncestors(stillThere(before)));
 }
 
 /** The element; when it stood in something that lay over the screen and is gone, what had the focus before that. */

@@ -1,5 +1,5 @@
 import { usePathname } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { textOnlyToggled } from '../../state/view';
@@ -13,6 +13,7 @@ import { ContentsPanel } from '../outline/ContentsPanel';
 import { Action } from '../../kit/Action';
 import { Afterwards } from '../../kit/Afterwards';
 import { Way } from '../../kit/Way';
+import { keepFocus } from '../../kit/keepFocus';
 import { later } from '../../kit/later';
 import { WebView } from '../../kit/web';
 import { openPlace } from '../../screen/navigation';
@@ -53,6 +54,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const dispatch = useAppDispatch();
   const isTextOnly = useAppSelector((state) => state.view.isTextOnly) && isWide;
   useKeys();
+  useEffect(keepFocus, []);
   return (
     <View style={{ flex: 1, flexDirection: 'row', height: '100%', backgroundColor: colour.leaf }}>
       <Way to="#main" look="skip-link" onOpen={skipToText}>
