@@ -42,9 +42,30 @@ function change(edit: (drafts: Record<string, GlossDraft>) => void): void {
 
 const idOf = ({ node }: Pick<GlossDraft, 'node'>): string => String(node.attrs?.id);
 
-export const keepDraft = (draft: GlossDraft): void => change((drafts) => void (drafts[idOf(draft)] = draft));
+/** Held by the window in which a line is written for as long as it has a draft: no other is to send it meanwhile. */
+const lockOf = (id: string): string => `glossarion-draft-${id}`;
+const lettingGo = new Map<string, () => void>();
 
-export const dropDraft = (node: NodeJson): void => change((drafts) => void delete drafts[idOf({ node })]);
+function hold(id: string): void {
+  if (lettingGo.has(id)) return;
+  const until = new Promise<void>((resolve) => lettingGo.set(id, resolve));
+  void navigator.locks?.request(lockOf(id), () => until);
+}
+
+function letGo(id: string): void {
+  lettingGo.get(id)?.();
+  lettingGo.delete(id);
+}
+
+export function keepDraft(draft: GlossDraft): void {
+  hold(idOf(draft));
+  change((drafts) => void (drafts[idOf(draft)] = draft));
+}
+
+export function dropDraft(node: NodeJson): void {
+  change((drafts) => void delete drafts[idOf({ node })]);
+  letGo(idOf({ node }));
+}
 
 export const rewriting = ({ pageId, node, was }: GlossDraft): Act => ({
   do: 'rewrite',
@@ -55,18 +76,28 @@ export const rewriting = ({ pageId, node, was }: GlossDraft): Act => ({
 
 /** Sends what a window that was closed had not sent; what is refused becomes a kept copy on its page. */
 export async function sendDrafts(accountId: string, local: LocalStore): Promise<void> {
-  for (const draft of Object.values(read(accountId))) {
-    const sending = store.dispatch(api.endpoints.acts.initiate([rewriting(draft)]));
-    try {
-      await sending.unwrap();
-      dropDraft(draft.node);
-    } catch (error) {
-      const { status } = error as { status?: unknown };
-      if (typeof status !== 'number' || status >= 500 || status === 401) continue;
-      const reason = problemSentence(error);
-      const at = new Date().toISOString();
-      await local.keep({ pageId: draft.pageId, title: draft.pageTitle, text: ownWords(draft.node), reason, at });
-      dropDraft(draft.node);
-    }
+  for (const id of Object.keys(read(accountId))) {
+    const send = async () => {
+      const draft = read(accountId)[id];
+      if (draft) await sendDraft(draft, local);
+    };
+    // A browser on an address that is not secure has no locks.
+    if (!navigator.locks) await send();
+    else await navigator.locks.request(lockOf(id), { ifAvailable: true }, async (lock) => lock && (await send()));
+  }
+}
+
+async function sendDraft(draft: GlossDraft, local: LocalStore): Promise<void> {
+  const sending = store.dispatch(api.endpoints.acts.initiate([rewriting(draft)]));
+  try {
+    await sending.unwrap();
+    dropDraft(draft.node);
+  } catch (error) {
+    const { status } = error as { status?: unknown };
+    if (typeof status !== 'number' || status >= 500 || status === 401) return;
+    const reason = problemSentence(error);
+    const at = new Date().toISOString();
+    await local.keep({ pageId: draft.pageId, title: draft.pageTitle, text: ownWords(draft.node), reason, at });
+    dropDraft(draft.node);
   }
 }
