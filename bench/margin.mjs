@@ -1,5 +1,5 @@
 /* global window, document */
-// A page that 5,000 lines point at: opening it, and scrolling its Margin from its head to its end.
+// A page that 5,000 lines point at: opening it, and scrolling the stack of all of them from its head to its end.
 import { signedIn, withServer } from '../tools/lib/browser.mjs';
 import { row, scrolledFrames } from '../tools/lib/frames.mjs';
 
@@ -34,7 +34,7 @@ await withServer('main', {}, async ({ url, browser }) => {
         await page.evaluate(async (target) => {
           const start = window.performance.now();
           document.querySelector(`.writing .link[data-target='${target}']`).click();
-          while (!document.querySelector('.margin-gloss [aria-label]')) {
+          while (!document.querySelector('.margin-stack:not([data-state=unplaced])')) {
             await new Promise((resolve) => window.requestAnimationFrame(resolve));
           }
           return window.performance.now() - start;
@@ -52,8 +52,10 @@ await withServer('main', {}, async ({ url, browser }) => {
   );
 
   await page.waitForTimeout(1000);
-  const { share, words } = await scrolledFrames(page, 6000);
-  await page.evaluate(() => (document.getElementById('main').scrollTop = 1e7));
+  await page.locator('.stack-closed').first().click();
+  await page.locator('.stack-open .gloss').first().waitFor();
+  const { share, words } = await scrolledFrames(page, 6000, '.stack-open');
+  await page.evaluate(() => (document.querySelector('.stack-open').scrollTop = 1e7));
   await page.waitForTimeout(1500);
   const drawn = await page.locator('.gloss').count();
   row('scrolling a Margin of 5,000', words, share >= 95, '95 %', `${drawn} glosses drawn at its end`);

@@ -39,7 +39,11 @@ test('L9 the Margin is grouped, filtered, folded and hidden, and remembers it', 
   await tools.getByRole('button', { name: 'Beside its line' }).click();
   await tools.getByRole('button', { name: 'Folded' }).click();
   await expect(margin.locator('.gloss-words')).toHaveCount(0);
+  // With what it can show put away there is room for all.
+  const show = margin.getByRole('button', { name: 'Show', exact: true });
+  await show.click();
   await expect(glossesIn(margin)).toHaveCount(4);
+  await show.click();
   await tools.getByRole('button', { name: 'Hide on this page' }).click();
   await expect(margin).toHaveCount(0);
   await page.reload();
@@ -124,11 +128,36 @@ test(
   },
 );
 
+test(
+  'L9 a line that is written in is not sent by another window that opens meanwhile',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages(pointing);
+    const budget = glossesIn(await marginOf(page)).filter({ hasText: 'comes to' });
+    await budget.locator('.gloss-origin').hover();
+    await budget.getByRole('button', { name: /Edit this line/u }).click();
+    await expect(budget.getByRole('textbox')).toBeFocused();
+    await page.keyboard.type(' And');
+    const opened = secondWindow(page);
+    let isOpen = false;
+    void opened.then(() => (isOpen = true));
+    // Never resting, so that it is not stored by this window.
+    while (!isOpen) await page.keyboard.type('x', { delay: 150 });
+    const other = await opened;
+    for (let time = 0; time < 10; time += 1) await page.keyboard.type('x', { delay: 150 });
+    await page.keyboard.type('!');
+    await page.keyboard.press('Enter');
+    await expect(budget.getByRole('textbox')).toHaveCount(0);
+    await openPage(other, 'Budget');
+    await expect(line(other, 'Oak for')).toHaveText(/comes to £1,140\. Andx+!$/u);
+  },
+);
+
 test('L10 a gloss stands beside the line it speaks to, and moves when it speaks to another', async ({ pages }) => {
   const page = await pages(pointing);
   const beside = (window: Page, words: string) =>
     window
-      .locator('[data-line]')
+      .locator('[data-gloss]')
       .filter({ hasText: words })
       .first()
       .evaluate(
@@ -142,7 +171,7 @@ test('L10 a gloss stands beside the line it speaks to, and moves when it speaks 
   await into(other, 'Oak for');
   await other.keyboard.type(' The lower leaf dropped.');
   await saved(other);
-  await expect(page.locator('[data-line]').filter({ hasText: 'comes to' })).toContainText('The lower leaf dropped.');
+  await expect(page.locator('[data-gloss]').filter({ hasText: 'comes to' })).toContainText('The lower leaf dropped.');
   await expect.poll(() => beside(page, 'comes to')).toContain('The lower leaf');
   await page.reload();
   await marginOf(page);

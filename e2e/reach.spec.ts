@@ -26,6 +26,7 @@ const DONE: Record<ActKind, Reached> = {
   make: ['entry', /^New page beside$/u],
   merge: ['page', /^Merge/u],
   moveBlocks: ['line', /^Send elsewhere$/u],
+  moveGloss: ['gloss', /^Set .* beside another line$/u],
   name: ['entry', /^Rename$/u],
   otherNames: ['page', /^Other names/u],
   pin: ['entry', /^Pin/u],
@@ -43,7 +44,8 @@ const DONE: Record<ActKind, Reached> = {
   unpin: ['pinned', /^Take from the pins$/u],
 };
 
-type MenuName = 'page' | 'entry' | 'pinned' | 'chosen' | 'line' | 'lines' | 'table' | 'margin' | 'bin' | 'writing';
+type MenuName =
+  'page' | 'entry' | 'pinned' | 'chosen' | 'line' | 'lines' | 'table' | 'margin' | 'gloss' | 'bin' | 'writing';
 
 interface Menu {
   name: MenuName;
@@ -161,6 +163,19 @@ const menus: Menu[] = [
     shown: (page) => page.locator('.also-named-acts').first(),
   },
   {
+    name: 'gloss',
+    begin: async (page) => {
+      await openPage(page, 'Sluice gate');
+      await page.locator('main').focus();
+    },
+    keys: ['m'],
+    taps: async (page) => {
+      await page.locator('.margin-grab').tap();
+      return 1;
+    },
+    shown: (page) => page.locator('.gloss-tools:visible').first(),
+  },
+  {
     name: 'bin',
     begin: async (page) => {
       await page.goto(new URL('/bin', page.url()).href);
@@ -224,7 +239,7 @@ test(
       const tools = (await toolsOf(menu.shown(page))).filter((tool) => !NO_TOOLS.has(tool));
       expect(tools.length).toBeGreaterThan(0);
       for (const tool of tools) {
-        if (menu.name === 'margin' || menu.name === 'bin') {
+        if (['margin', 'gloss', 'bin'].includes(menu.name)) {
           let count = menu.keys.length;
           await page.locator('main').focus();
           for (const key of menu.keys) await page.keyboard.press(key);

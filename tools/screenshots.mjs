@@ -57,6 +57,16 @@ const writing = async (page) => {
   await page.keyboard.type(' /');
   await page.getByRole('listbox', { name: 'Insert' }).waitFor();
 };
+/** A page whose second line has the cursor: what speaks of it is open beside it. */
+const besideLine = async (page) => {
+  await openPage('Sluice gate no. 2')(page);
+  await page.locator('.margin-stack[data-state]:not([data-state=unplaced])').first().waitFor();
+  await page
+    .locator('.writing .words')
+    .nth(1)
+    .click({ position: { x: 5, y: 10 } });
+  await page.locator('.margin-stack[data-present]').waitFor();
+};
 const choosingLines = async (page) => {
   await openPage('Sluice gate no. 2')(page);
   await page.locator('.writing .words').nth(4).click();
@@ -101,7 +111,7 @@ const preview = async (page) => {
 const views = [
   ['today-phone', phone, 'light', async () => undefined],
   ['today-wide-dark', wide, 'dark', async () => undefined],
-  ['page-wide', wide, 'light', openPage('Sluice gate no. 2')],
+  ['page-wide', wide, 'light', besideLine],
   [
     'page-phone',
     phone,

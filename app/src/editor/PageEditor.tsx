@@ -8,6 +8,7 @@ import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
 import type { LineActs } from './lineActs';
 import { selectBlock } from './outline';
+import { tellSpokenOf, type SpokenOf } from './spokenOf';
 import { takenBy, type PickerHandle } from './pickerHandle';
 import type { TypedQuery } from './typedQuery';
 import type { WritingPlace } from './writingPlace';
@@ -32,6 +33,8 @@ export interface PageEditorProps {
   text: RefObject<HTMLElement | null>;
   /** Whether it is the page of the screen, and not one beside it. */
   isMain?: boolean;
+  /** Of which lines something speaks beside the text, and where it stands. */
+  spokenOf?: SpokenOf;
   /** The id of the block to put the cursor in once shown; `start` for the first. */
   focus?: string | null;
 }
@@ -54,6 +57,7 @@ export function PageEditor({
   focus,
   text,
   isMain = true,
+  spokenOf,
 }: PageEditorProps) {
   const [linkQuery, setLinkQuery] = useState<TypedQuery | null>(null);
   const [selectedQuery, setSelectedQuery] = useState<TypedQuery | null>(null);
@@ -116,6 +120,9 @@ export function PageEditor({
     if (editor) reachRest();
   }, [editor]);
   useKeptFocus(editor);
+  useEffect(() => {
+    if (editor) tellSpokenOf(editor, spokenOf);
+  }, [editor, spokenOf]);
 
   useEffect(() => {
     if (!editor || !focus) return;

@@ -28,6 +28,7 @@ import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { StayInLine } from './stayInLine';
 import { Tables } from './tables';
+import { SpokenOfLines } from './spokenOf';
 import { TakeInCursor } from './takeInCursor';
 import { TypedCommands } from './typedCommands';
 import { Undo } from './undo';
@@ -91,6 +92,7 @@ export function pageExtensions({
     Tables,
     Undo,
     MadeByLink,
+    SpokenOfLines,
     BlockKeys,
     Shortcuts,
     Clipboard,

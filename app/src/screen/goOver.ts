@@ -33,7 +33,8 @@ function enter(element: HTMLElement | null): void {
   if (!element || element.contains(document.activeElement)) return;
   const inside =
     element.querySelector<HTMLElement>('[role=treeitem][tabindex="0"]') ??
-    element.querySelector<HTMLElement>('.gloss a, .gloss button') ??
+    element.querySelector<HTMLElement>('[data-present] .stack-open:not(.measured) .gloss a') ??
+    element.querySelector<HTMLElement>('.gloss:not(.measured *) a, .gloss:not(.measured *) button, .stack-closed') ??
     element;
   inside.focus();
 }

@@ -1,6 +1,6 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { TaskState } from '@glossarion/core/document';
-import type { MarginFilter, MarginPage } from '@glossarion/core/margin';
+import type { GlossOrder, MarginFilter, MarginPage } from '@glossarion/core/margin';
 import type { Act } from '@glossarion/core/acts';
 import type { Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
 import type { AlsoNamedLines } from '@glossarion/core/alsoNamed';
@@ -44,6 +44,16 @@ const asQuery = (wish: object): string =>
       value === undefined || value === null || value === false ? [] : [[key, String(value)]],
     ),
   ).toString();
+
+/** What of a page's Margin is asked for: `line` is one it stands beside, or HEAD. */
+export interface MarginWish extends MarginFilter {
+  id: string;
+  from?: number;
+  limit?: number;
+  hasFacets?: boolean;
+  order?: GlossOrder;
+  line?: string;
+}
 
 type Tag = 'Outline' | 'Folds' | 'Titles' | 'Links' | 'AlsoNamed' | 'Kin';
 
@@ -186,7 +196,7 @@ export const api = createApi({
       query: (id) => `/pages/${id}`,
       providesTags: (found, _error, id) => tagged('Titles', [id], ids(found?.trail)),
     }),
-    margin: build.query<MarginPage, { id: string; from?: number; limit?: number; hasFacets?: boolean } & MarginFilter>({
+    margin: build.query<MarginPage, MarginWish>({
       query: ({ id, ...wish }) => `/pages/${id}/margin?${asQuery(wish)}`,
       providesTags: (found, _error, { id }) => linesOf(id, found?.glosses),
     }),

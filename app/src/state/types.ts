@@ -2,6 +2,7 @@ import type { DeskSetting } from '@glossarion/core/desk';
 import type { BodyJson } from '@glossarion/core/document';
 import type { DayPage, DayTemplates } from '@glossarion/core/journal';
 import type { Target } from '@glossarion/core/links';
+import type { GlossOrder } from '@glossarion/core/margin';
 import type { Act } from '@glossarion/core/acts';
 import type { EntryInfo } from '@glossarion/core/outline';
 
@@ -42,6 +43,8 @@ export interface MarginView {
   since?: 'week' | 'month' | 'year' | null;
   isWithoutAside?: boolean;
   isFolded?: boolean;
+  /** In which order glosses follow each other; newest first when nothing is chosen. */
+  order?: GlossOrder;
   isHidden?: boolean;
 }
 

@@ -29,6 +29,9 @@ const growth = (): number =>
     ? 1
     : (parseFloat(getComputedStyle(document.documentElement).fontSize) || MEANT_AT) / MEANT_AT;
 
+/** How many of the window's pixels a length takes that is meant to be so many. */
+export const inPixels = (meant: number): number => meant * growth();
+
 /** The width of the window in pixels as they are meant: larger letters leave less room. */
 export const windowWidth = (): number => window.innerWidth / growth();
 

@@ -167,6 +167,7 @@ function actOf({ kind, one, other, place, pick }: Wish): Act | null {
     otherNames: { do: 'otherNames', id, names: ['Also this', `Or ${pick}`].slice(0, pick) },
     merge: { do: 'merge', id, intoId: otherId },
     leadTo: { do: 'leadTo', id, toId: otherId },
+    moveGloss: { do: 'moveGloss', id, blockId: blockIds[0]!, lineId: pick % 2 ? otherId : null, isMoved: pick > 0 },
     leaveUnlinked: { do: 'leaveUnlinked', id: otherId, pageId: id, blockId: blockIds[0]!, isLeft: pick > 0 },
     send: {
       do: 'send',

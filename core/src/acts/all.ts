@@ -13,6 +13,7 @@ import { linkNames, type LinkNames } from './linkNames';
 import { make, type Make } from './make';
 import { merge, type Merge } from './merge';
 import { moveBlocks, type MoveBlocks } from './moveBlocks';
+import { moveGloss, type MoveGloss } from './moveGloss';
 import { name, type Name } from './name';
 import { otherNames, type OtherNames } from './otherNames';
 import { pin, type PinAct } from './pin';
@@ -46,6 +47,7 @@ export type Act =
   | Make
   | Merge
   | MoveBlocks
+  | MoveGloss
   | Name
   | OtherNames
   | PinAct
@@ -78,6 +80,7 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   make,
   merge,
   moveBlocks,
+  moveGloss,
   name,
   otherNames,
   pin,

@@ -36,6 +36,8 @@ export type Change =
   | { change: 'otherNames'; id: string; names: readonly string[] }
   | { change: 'pin'; id: string; orderKey: string }
   | { change: 'unpin'; id: string }
+  /** Without a place, it stands where it would by itself. */
+  | { change: 'moveGloss'; targetId: string; blockId: string; place: { lineId: string | null } | null }
   | { change: 'unlinked'; targetId: string; pageId: string; blockId: string; isLeft: boolean };
 
 export type ChangeKind = Change['change'];

@@ -44,6 +44,7 @@ export class MemoryOutline implements ActOutline {
   private names: Map<string, readonly string[]>;
   private pinned: Map<string, string>;
   private unlinked = new Set<string>();
+  private movedGlosses = new Map<string, { lineId: string | null }>();
   private accountId: string;
 
   constructor(
@@ -116,6 +117,10 @@ export class MemoryOutline implements ActOutline {
     return this.unlinked.has(`${targetId} ${pageId} ${blockId}`);
   }
 
+  movedGloss(targetId: string, blockId: string): { lineId: string | null } | null {
+    return this.movedGlosses.get(`${targetId} ${blockId}`) ?? null;
+  }
+
   namedIn(): never {
     throw new NotHeld('What names what is not held.');
   }
@@ -157,6 +162,12 @@ export class MemoryOutline implements ActOutline {
       case 'unpin':
         this.pinned.delete(change.id);
         break;
+      case 'moveGloss': {
+        const key = `${change.targetId} ${change.blockId}`;
+        if (change.place) this.movedGlosses.set(key, change.place);
+        else this.movedGlosses.delete(key);
+        break;
+      }
       case 'unlinked': {
         const key = `${change.targetId} ${change.pageId} ${change.blockId}`;
         if (change.isLeft) this.unlinked.add(key);

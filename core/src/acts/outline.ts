@@ -52,6 +52,8 @@ export interface ActOutline extends Outline {
   linkingAlone: (id: string) => readonly string[];
   /** Whether a line was left unlinked for good. */
   isUnlinked: (targetId: string, pageId: string, blockId: string) => boolean;
+  /** Where a gloss was moved to; null when nobody did. */
+  movedGloss: (targetId: string, blockId: string) => { lineId: string | null } | null;
   /** Where a line names something, by the name as it is compared. */
   namedIn: (pageId: string, blockId: string) => readonly { name: string; places: readonly NamedAt[] }[];
   /** The id of a day's page. */
@@ -70,4 +72,5 @@ export type Need =
   | { linkingAlone: string }
   | { pins: true }
   | { unlinked: { targetId: string; pageId: string; blockId: string } }
+  | { movedGloss: { targetId: string; blockId: string } }
   | { namedIn: { pageId: string; blockIds: readonly string[] } };

@@ -53,6 +53,7 @@ export class PartialOutline implements ActOutline {
   titlesMadeFrom = notHeld;
   linkingAlone = notHeld;
   isUnlinked = notHeld;
+  movedGloss = notHeld;
   namedIn = notHeld;
   dayId = notHeld;
 }

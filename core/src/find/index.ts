@@ -1,4 +1,5 @@
 export * from './finding';
 export * from './mark';
 export * from './query';
+export * from './rarity';
 export * from './telling';

@@ -11,9 +11,12 @@ const SILENT = new Set(
 /** Whether a folded word says something of what a text is about. */
 export const isTelling = (word: string): boolean => !SILENT.has(word) && !/^0+$/u.test(word);
 
-/** The words of a text that tell what it is about, each brought down to its stem (Porter 1980). */
+/** A word brought down to its stem (Porter 1980). */
+export const stemOf = (word: string): string => stemmer(word);
+
+/** The words of a text that tell what it is about, each brought down to its stem. */
 export const tellingWords = (text: string): string[] =>
   wordsIn(text)
     .map((each) => each.word)
     .filter(isTelling)
-    .map(stemmer);
+    .map(stemOf);

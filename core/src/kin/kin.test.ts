@@ -1,6 +1,7 @@
 import { bodyFacts, shownWords } from '../document';
 import { demoPages } from '../testing/demoNotes';
-import { kinOf, stemsOf, type KinPage, type Rarity } from './kin';
+import type { Rarity } from '../find';
+import { kinOf, stemsOf, type KinPage } from './kin';
 import { labelledKin } from './labelled';
 
 /** All pages and days of the demo notes as likeness sees them. */

@@ -1,4 +1,5 @@
 import { stemmer } from 'stemmer';
+import type { Rarity } from '../find/rarity';
 import { isTelling } from '../find/telling';
 import { wordsIn } from '../words/words';
 import type { Target } from '../links/target';
@@ -12,14 +13,6 @@ export interface KinPage {
   /** What it links to and what links to it. */
   links: readonly string[];
   tags: readonly string[];
-}
-
-/** How many of all pages hold a stem, a link or a tag, and how many pages there are. */
-export interface Rarity {
-  pages: number;
-  ofWord: (stem: string) => number;
-  ofLink: (id: string) => number;
-  ofTag: (tag: string) => number;
 }
 
 export interface Kin {

@@ -1,3 +1,2 @@
-export * from './lines';
-export * from './placement';
+export * from './layout';
 export * from './types';

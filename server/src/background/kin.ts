@@ -1,13 +1,14 @@
 import { shownWords, type NodeJson } from '@glossarion/core/document';
-import { kinOf, tellingStems, type Kin, type KinPage, type Rarity } from '@glossarion/core/kin';
+import { kinOf, tellingStems, type Kin, type KinPage } from '@glossarion/core/kin';
 import { tagToken, type TagTree } from '@glossarion/core/tags';
 import { ownView, ViewerConnection, visibleTags, type Step } from '../access';
-import { prepared, type RawDatabase } from '../sqlite/prepared';
+import type { RawDatabase } from '../sqlite/prepared';
 import { LINES } from '../entities/block.queries';
 import { STEP, UP } from '../entities/entry.queries';
-import { RANKED, WORD_COUNT } from '../entities/find.queries';
+import { RANKED } from '../entities/find.queries';
 import { TAGS_OF } from '../entities/link.queries';
-import { BY_LINKS, HOLDING, LINKED } from './kin.queries';
+import { BY_LINKS, LINKED } from './kin.queries';
+import { rarityOf } from './rarity';
 
 const CANDIDATES = 80;
 const STEMS = 14;
@@ -84,24 +85,4 @@ function isKin(connection: ViewerConnection, id: string): boolean {
   const step = connection.first<Step>(STEP, { id });
   if (step?.kind !== 'page' || step.day !== null) return false;
   return connection.all<{ deletedAt: string | null }>(UP, { id }).every(({ deletedAt }) => deletedAt === null);
-}
-
-function rarityOf(connection: ViewerConnection, pages: number): Rarity {
-  const words = prepared(connection.raw, WORD_COUNT);
-  const kept = new Map<string, number>();
-  const once = (key: string, count: () => unknown): number => {
-    let known = kept.get(key);
-    if (known === undefined) {
-      known = Math.min(pages, (count() as { count: number | null }).count ?? 0);
-      kept.set(key, known);
-    }
-    return known;
-  };
-  return {
-    pages,
-    // The index holds words, not stems: those that begin with the stem stand for it.
-    ofWord: (stem) => once(`w${stem}`, () => words.get(stem, `${stem}\uFFFF`)),
-    ofLink: (id) => once(`l${id}`, () => connection.first(HOLDING('links', 'target'), { value: id })),
-    ofTag: (tag) => once(`t${tag}`, () => connection.first(HOLDING('tagUses', 'tag'), { value: tag })),
-  };
 }

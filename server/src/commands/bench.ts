@@ -80,12 +80,16 @@ async function measureMargin({ services: { database, find, margin }, viewer, sca
     `SELECT l.documentId, l.blockId, b.node, e.name FROM links l JOIN blocks b ON b.documentId = l.documentId AND b.id = l.blockId
      JOIN entries e ON e.id = l.documentId WHERE l.target = ?`,
   );
-  const repeat = (work: () => unknown) => sum(Array.from({ length: 30 }, () => time(work)));
-  repeat(() => margin.glosses(viewer, pageId));
-  const prepared = repeat(() => rows.all(pageId));
-  const glosses = repeat(() => margin.glosses(viewer, pageId));
-  const { length } = margin.glosses(viewer, pageId).glosses;
-  say(`a page with ${length} glosses / its rows`, scale, glosses / prepared, 6);
+  const repeat = async (work: () => unknown) => {
+    const times: number[] = [];
+    for (let turn = 0; turn < 100; turn += 1) times.push(await timeAsync(async () => work()));
+    return median(times);
+  };
+  await repeat(() => margin.glosses(viewer, pageId));
+  const prepared = await repeat(() => rows.all(pageId));
+  const glosses = await repeat(() => margin.glosses(viewer, pageId));
+  const { length } = (await margin.glosses(viewer, pageId)).glosses;
+  say(`a page with ${length} glosses / its rows`, scale, glosses / prepared, 3);
 }
 
 /** The contents of a notebook as it opens, and a move of a section with 5,000 pages. */

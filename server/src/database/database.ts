@@ -12,6 +12,7 @@ import { Places1790000400000 } from '../migrations/1790000400000-places';
 import { Documents1790000500000 } from '../migrations/1790000500000-documents';
 import { Canonical1790000600000 } from '../migrations/1790000600000-canonical';
 import { Tags1790000700000 } from '../migrations/1790000700000-tags';
+import { Margin1790000800000 } from '../migrations/1790000800000-margin';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -32,6 +33,7 @@ const MIGRATIONS = [
   Documents1790000500000,
   Canonical1790000600000,
   Tags1790000700000,
+  Margin1790000800000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

@@ -3,9 +3,9 @@
  * something is found by recursion.
  */
 
-/** What is read of an entry to say what it is called and where it stands. */
-export const STEP_COLUMNS =
-  'e.id, e.parentId, e.kind, e.name, e.firstWords, e.wordCount, e.pigment, e.day, e.deletedAt, e.season, e.mergedInto';
+/** What is read of an entry to say what it is called, where it stands, and whether anything is written in it. */
+export const STEP_COLUMNS = `e.id, e.parentId, e.kind, e.name, e.wordCount, e.pigment, e.day, e.deletedAt, e.season, e.mergedInto,
+  CASE WHEN e.name = '' OR e.wordCount = 0 THEN e.firstWords ELSE '' END AS firstWords`;
 
 export const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
 

@@ -6,7 +6,7 @@ export const PUT_BLOCK = `
 
 export const DROP_BLOCK = 'DELETE FROM blocks WHERE documentId = ? AND id = ?';
 
-export const DROP_ROWS = (table: string) => `DELETE FROM ${table} WHERE documentId = ?`;
+export const DROP_ROWS = (table: string, column = 'documentId') => `DELETE FROM ${table} WHERE ${column} = ?`;
 
 /** A row of a table whose rows belong to documents. */
 export const PUT_ROW = (table: string, columns: readonly string[]) =>

@@ -16,5 +16,5 @@ export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body
 export const INDEXED = 'SELECT title, body FROM findIndex WHERE rowid = ?';
 export const DROP_INDEX = 'DELETE FROM findIndex WHERE rowid = ?';
 
-/** How many rows hold a word that begins so, as the index knows it. */
-export const WORD_COUNT = 'SELECT SUM(doc) AS count FROM findVocabulary WHERE term >= ? AND term < ?';
+/** Words of the index from one to before another, with how many rows hold each. */
+export const WORDS_FROM = 'SELECT term, doc FROM findVocabulary WHERE term >= ? AND term < ?';

@@ -11,6 +11,7 @@ import { FactsDueEntity } from './factsDue';
 import { FileUseEntity } from './fileUse';
 import { FoldEntity } from './fold';
 import { FormerIdEntity } from './formerId';
+import { GlossPlaceEntity, MovedGlossEntity } from './glossPlace';
 import { GrantEntity } from './grant';
 import { ImportUnderWayEntity } from './importUnderWay';
 import { KinEntity, KinMadeEntity } from './kin';
@@ -35,6 +36,7 @@ export * from './factsDue';
 export * from './fileUse';
 export * from './fold';
 export * from './formerId';
+export * from './glossPlace';
 export * from './grant';
 export * from './importUnderWay';
 export * from './kin';
@@ -62,11 +64,13 @@ export const entities = [
   FileUseEntity,
   FoldEntity,
   FormerIdEntity,
+  GlossPlaceEntity,
   GrantEntity,
   ImportUnderWayEntity,
   KinEntity,
   KinMadeEntity,
   LinkEntity,
+  MovedGlossEntity,
   NameDueEntity,
   OtherNameEntity,
   PinEntity,

@@ -15,7 +15,7 @@ export const UNWRITTEN = `
 
 /**
  * The lines of pages that link to a page, or to something on it: by all that it is called by, which is itself, what was
- * merged into it, its blocks, and blocks that were joined to those.
+ * merged into it, its blocks, and blocks that were joined to those. With where each stands in the Margin, if that is known.
  */
 export const REFERRING = `
   WITH RECURSIVE pages(id) AS (
@@ -25,8 +25,9 @@ export const REFERRING = `
     UNION ALL SELECT id FROM blocks WHERE documentId = @pageId
     UNION ALL SELECT formerId FROM formerIds WHERE documentId = @pageId
   )
-  SELECT l.blockId, l.target, l.position, e.changedAt, ${STEP_COLUMNS}
+  SELECT l.blockId, NULLIF(l.target, @pageId) AS target, l.position, e.changedAt, p.lineId, p.score, ${STEP_COLUMNS}
   FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.documentId
+  LEFT JOIN glossPlaces p ON p.targetId = @pageId AND p.documentId = l.documentId AND p.blockId = l.blockId
   WHERE VISIBLE(e)`;
 
 const LINE_COLUMNS = 'b.parentId AS parentBlockId, b.headingId, b.position, b.depth, b.node';
@@ -35,16 +36,24 @@ const LINE_COLUMNS = 'b.parentId AS parentBlockId, b.headingId, b.position, b.de
  * The queries from here on read on in documents that the viewer was found to see.
  */
 
-/** Lines with all that their glosses show; asked for as a list of documents and lines in turn. */
-export const WHOLE_LINES = `
-  SELECT asked.key AS place, ${LINE_COLUMNS}, next.depth AS nextDepth,
+const wholeLines = (columns: string, joins: string) => `
+  SELECT asked.key AS place, ${LINE_COLUMNS}, next.depth AS nextDepth, ${columns}
     CASE WHEN b.headingId IS NOT NULL
       AND NOT EXISTS (SELECT 1 FROM links hl WHERE hl.documentId = b.documentId AND hl.blockId = b.headingId)
       THEN heading.words END AS headingWords
   FROM json_each(@asked) asked
   CROSS JOIN blocks b ON b.documentId = asked.value ->> 0 AND b.id = asked.value ->> 1
   LEFT JOIN blocks next ON next.documentId = b.documentId AND next.position = b.position + 1
-  LEFT JOIN blocks heading ON heading.documentId = b.documentId AND heading.id = b.headingId`;
+  LEFT JOIN blocks heading ON heading.documentId = b.documentId AND heading.id = b.headingId ${joins}`;
+
+/** Lines with all that their glosses show; asked for as a list of documents and lines in turn. */
+export const WHOLE_LINES = wholeLines('', '');
+
+/** The same with the lines around each, by which glosses are placed. */
+export const LINES_AROUND = wholeLines(
+  'before.node AS beforeNode, next.node AS nextNode, heading.node AS headingNode,',
+  'LEFT JOIN blocks before ON before.documentId = b.documentId AND before.position = b.position - 1',
+);
 
 /** What follows a line, for what stands beneath it. */
 export const FOLLOWING = `

@@ -49,10 +49,14 @@ export async function measureManyLinks({ services, viewer, scale }: Measured): P
     `SELECT l.documentId, l.blockId, b.node, e.name FROM links l JOIN blocks b ON b.documentId = l.documentId AND b.id = l.blockId
      JOIN entries e ON e.id = l.documentId WHERE l.target = ?`,
   );
-  const repeat = (work: () => unknown) => Array.from({ length: 12 }, () => time(work)).slice(2);
-  const opened = repeat(() => margin.glosses(viewer, middle));
-  const prepared = repeat(() => rows.all(middle));
-  const { count } = margin.glosses(viewer, middle);
+  const repeat = async (work: () => unknown) => {
+    const times: number[] = [];
+    for (let turn = 0; turn < 12; turn += 1) times.push(await timeAsync(async () => work()));
+    return times.slice(2);
+  };
+  const opened = await repeat(() => margin.glosses(viewer, middle));
+  const prepared = await repeat(() => rows.all(middle));
+  const { count } = await margin.glosses(viewer, middle);
   const milliseconds = `${median(opened).toFixed(0)} ms for the first 200`;
   say(`a page with ${count} glosses / its rows`, scale, sum(opened) / sum(prepared), 6, milliseconds);
 

@@ -8,7 +8,7 @@ import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { DayPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
 import { LINK_STATES, type Glimpse, type LinkableLine, type Target } from '@glossarion/core/links';
-import type { Gloss, MarginFacets, MarginPage } from '@glossarion/core/margin';
+import type { Gloss, MarginFacets, MarginPage, MarginStack } from '@glossarion/core/margin';
 import {
   ENTRY_KINDS,
   ORNAMENTS,
@@ -181,6 +181,8 @@ const glossKeys: { [K in keyof Gloss]: Joi.Schema } = {
   day: date.allow(null),
   changedAt: moment,
   targetBlockId: id.allow(null),
+  lineId: id.allow(null),
+  isMoved: yesNo,
   above: list(Joi.object({ blockId: id.required(), words: text.required() })),
   node,
   children: list(node),
@@ -202,6 +204,14 @@ const facets = all<MarginFacets>({
 export const margin = all<MarginPage>({
   total: count,
   count,
+  stacks: list(
+    all<MarginStack>({
+      lineId: id.allow(null),
+      count,
+      pigments: list(pigment.allow(null)),
+      firstWords: text,
+    }),
+  ),
   glosses: list(all<Gloss>(glossKeys)),
   targets,
   facets: facets.allow(null),

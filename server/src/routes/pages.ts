@@ -1,9 +1,10 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { shownIn, type BodyJson } from '@glossarion/core/document';
-import { JOURNAL, type MarginFilter } from '@glossarion/core/margin';
+import { HEAD, JOURNAL, type MarginFilter } from '@glossarion/core/margin';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
+import type { GlossPiece } from '../services/margin';
 import { route } from './route';
 import { day, id, line, withId } from '../values';
 import * as answers from './answers';
@@ -43,7 +44,8 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
       method: 'get',
       path: '/pages/:id/margin',
       answer: answers.margin,
-      summary: 'What points at a page, with the lines around each link, newest first.',
+      summary:
+        'What points at a page, with the lines around each link and the line of the page that each stands beside.',
       params: withId,
       query: Joi.object({
         notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
@@ -51,12 +53,14 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
         since: day,
         isWithoutAside: Joi.boolean(),
         hasFacets: Joi.boolean().default(false),
+        order: Joi.string().valid('newest', 'telling').default('newest'),
+        line: Joi.alternatives(Joi.string().valid(HEAD), id),
         ...piece(200),
       }),
     },
     ({ viewer, params, query }) => {
-      const { from, limit, hasFacets, ...filter } = query as MarginFilter & Piece & { hasFacets: boolean };
-      return margin.glosses(viewer, params.id!, filter, { from, limit, hasFacets });
+      const { from, limit, hasFacets, order, line: beside, ...filter } = query as MarginFilter & GlossPiece;
+      return margin.glosses(viewer, params.id!, filter, { from, limit, hasFacets, order, line: beside });
     },
   );
 

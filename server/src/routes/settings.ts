@@ -40,6 +40,7 @@ const SETTINGS: Record<string, Joi.Schema> = {
         since: Joi.string().valid('week', 'month', 'year'),
         isWithoutAside: Joi.boolean().strict(),
         isFolded: Joi.boolean().strict(),
+        order: Joi.string().valid('newest', 'telling'),
         isHidden: Joi.boolean().strict(),
       }),
     )

@@ -3,7 +3,7 @@ import type { Change, ChangeKind } from '@glossarion/core/acts';
 import type { BodyJson } from '@glossarion/core/document';
 import { accountOf, addEntry, ownedBy, putOwned, sees, writableEntry, type ViewerConnection } from '../access';
 import { prepared } from '../sqlite/prepared';
-import { EntryEntity, PinEntity, UnlinkedEntity } from '../entities';
+import { EntryEntity, MovedGlossEntity, PinEntity, UnlinkedEntity } from '../entities';
 import { DROP_INDEX } from '../entities/find.queries';
 import { notFound } from '../problem';
 import { adjustBeneath, weightOf } from './beneath';
@@ -89,6 +89,12 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
 
   unpin: async ({ id }, { connection, manager }) => {
     await manager.delete(PinEntity, { ...ownedBy(connection.viewer), entryId: id });
+  },
+
+  moveGloss: async ({ targetId, blockId, place }, { connection, manager }) => {
+    writableEntry(connection, targetId);
+    await manager.delete(MovedGlossEntity, { targetId, blockId });
+    if (place) await manager.insert(MovedGlossEntity, { targetId, blockId, lineId: place.lineId });
   },
 
   unlinked: async ({ targetId, pageId, blockId, isLeft }, { connection, manager }) => {

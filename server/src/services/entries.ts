@@ -2,7 +2,14 @@ import { shownWords, type NodeJson } from '@glossarion/core/document';
 import { linkState, type Target } from '@glossarion/core/links';
 import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
 import type { TagTree } from '@glossarion/core/tags';
-import { carriedSeason, shownTitle, type EntryInfo, type EntryKind } from '@glossarion/core/outline';
+import {
+  carriedSeason,
+  shownTitle,
+  type EntryInfo,
+  type EntryKind,
+  type Season,
+  type TrailStep,
+} from '@glossarion/core/outline';
 import { sees, visibleEntry, type EntryRow, type Step, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { BLOCK } from '../entities/block.queries';
@@ -92,9 +99,20 @@ export class Entries {
   }
 }
 
+/** What the entries that one stands in give it. */
+interface Above {
+  top: Step | null;
+  season: Season;
+  trail: TrailStep[];
+  isDeleted: boolean;
+}
+
+const UPPERMOST: Above = { top: null, season: 'now', trail: [], isDeleted: false };
+
 /** Reads places and targets for one answer: what many stand in is read once. */
 export class EntryReader {
   private steps: Map<string, Step | undefined>;
+  private aboves = new Map<string, Above>();
   private knownTags: TagTree | undefined;
 
   constructor(
@@ -135,20 +153,37 @@ export class EntryReader {
    * @throws Problem (404) when it is not there, or not for this viewer
    */
   place(id: string): EntryPlace {
-    const line = this.line(id);
-    const self = line[line.length - 1];
+    const self = this.step(id);
     if (!self) throw notFound();
+    const above = this.above(self);
     return {
       id,
       kind: self.kind,
       pageId: id,
       title: entryTitle(self),
-      season: carriedSeason(line.map((step) => step.season ?? 'now')),
-      trail: line.slice(0, -1).map((step) => ({ id: step.id, kind: step.kind, name: entryTitle(step) })),
-      pigment: line[0]!.pigment,
+      season: carriedSeason([above.season, self.season ?? 'now']),
+      trail: above.trail,
+      pigment: above.top === null ? self.pigment : above.top.pigment,
       day: self.day,
-      isDeleted: line.some((step) => step.deletedAt !== null),
+      isDeleted: above.isDeleted || self.deletedAt !== null,
     };
+  }
+
+  /** What an entry has from those it stands in, which many share. */
+  private above({ parentId }: Step): Above {
+    if (parentId === null) return UPPERMOST;
+    let above = this.aboves.get(parentId);
+    if (!above) {
+      const line = this.line(parentId);
+      above = {
+        top: line[0] ?? null,
+        season: carriedSeason(line.map((step) => step.season ?? 'now')),
+        trail: line.map((step) => ({ id: step.id, kind: step.kind, name: entryTitle(step) })),
+        isDeleted: line.some((step) => step.deletedAt !== null),
+      };
+      this.aboves.set(parentId, above);
+    }
+    return above;
   }
 
   targets(ids: readonly string[]): Target[] {

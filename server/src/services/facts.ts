@@ -11,10 +11,12 @@ import { tagToken } from '@glossarion/core/tags';
 import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
-import { LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
+import { GlossPlaceEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
 import { DROP_BLOCK, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { HOLDERS, type HolderKind } from './holders';
+
+const GLOSS_PLACES = GlossPlaceEntity.options.tableName!;
 
 /** Blocks that are written in one piece. */
 const AT_ONCE = 250;
@@ -32,7 +34,14 @@ export interface FactsOf {
 
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
+  private listeners = new Set<(documentId: string) => void>();
+
   constructor(private database: Pick<Database, 'writer'>) {}
+
+  /** Calls `changed` within every transaction in which the facts of a document change. */
+  onChange(changed: (documentId: string) => void): void {
+    this.listeners.add(changed);
+  }
 
   private run(sql: string, ...values: unknown[]): void {
     prepared(this.database.writer, sql).run(...values);
@@ -61,6 +70,7 @@ export class FactWriter {
     const { firstWords, wordCount } = facts;
     holder.write(writer, of.id, { title, firstWords, wordCount, at: of.at ?? null });
     if (holder.isFound && (isChanged || !previous)) this.run(MAKE_DUE, of.id);
+    if (isChanged || of.indexed !== title) this.forgetGlosses(of.id);
     if (of.indexed !== title) {
       holder.noteName(writer, of.id, of.indexed ?? '');
       holder.noteName(writer, of.id, title);
@@ -76,6 +86,12 @@ export class FactWriter {
       this.run(WRITE_INDEX, of.row, foundTitle(title, holder.otherNames(writer, of.id)), found.join(' '));
     }
     return facts;
+  }
+
+  /** The glosses beside a page, and its own beside others, have to be placed and read anew. */
+  private forgetGlosses(id: string): void {
+    for (const column of ['targetId', 'documentId']) this.run(DROP_ROWS(GLOSS_PLACES, column), id);
+    for (const changed of this.listeners) changed(id);
   }
 
   /** Names of notebooks and sections are found too. */

@@ -26,6 +26,8 @@ import { Margin } from './margin';
 import { Notices } from './notices';
 import { Pages } from './pages';
 import { PickableNames } from './pickables';
+import { Placing } from './placing';
+import { ShownLines } from './shownLines';
 import { Settings } from './settings';
 import { Tags } from './tags';
 import { Tasks } from './tasks';
@@ -118,7 +120,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     tasks: new Tasks(entries, documents),
     templates: new Templates(database),
     documents,
-    margin: new Margin(database, entries, tags),
+    margin: new Margin(database, entries, tags, new Placing(database, entries), new ShownLines(database, facts)),
     alsoNamed: new AlsoNamed(database, entries),
     kin: new KinReader(database, entries, background, tags),
     glimpses: new Glimpses(database, entries),

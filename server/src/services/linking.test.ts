@@ -28,7 +28,7 @@ const act = async (...acts: Act[]) => {
   return done;
 };
 const named = (id: string) => server.services.alsoNamed.list(ines.viewer, id, 0, 50);
-const glosses = (id: string) => server.services.margin.glosses(ines.viewer, id).glosses;
+const glosses = async (id: string) => (await server.services.margin.glosses(ines.viewer, id)).glosses;
 const idle = () => server.services.background.idle();
 const agrees = async () => expect(await checkData(server.services.database)).toEqual([]);
 
@@ -62,11 +62,7 @@ test('L12 one is linked, all are linked, one is never offered again; each is tak
   const [first] = (await named(gate)).lines.filter(({ pageTitle }) => pageTitle === 'Budget');
   const { undo } = await act({ do: 'linkNames', id: gate, places: [first!] });
   expect((await named(gate)).count).toBe(2);
-  expect(
-    glosses(gate)
-      .map(({ pageTitle }) => pageTitle)
-      .sort(),
-  ).toEqual(['Budget', 'Plan']);
+  expect((await glosses(gate)).map(({ pageTitle }) => pageTitle).sort()).toEqual(['Budget', 'Plan']);
   const budget = server.row<{ json: string }>('SELECT json FROM documents WHERE id = ?', await idOf('Budget'))!;
   // Case apart it is the page’s title, so the words stay as they were written.
   expect(JSON.stringify(JSON.parse(budget.json))).toContain(`{"target":"${gate}","words":"sluice gate"}`);
@@ -76,7 +72,7 @@ test('L12 one is linked, all are linked, one is never offered again; each is tak
   await act({ do: 'linkNames', id: gate, places: (await named(gate)).lines });
   await idle();
   expect((await named(gate)).count).toBe(0);
-  expect(glosses(gate)).toHaveLength(4);
+  expect(await glosses(gate)).toHaveLength(4);
   await agrees();
 });
 
@@ -112,7 +108,7 @@ test('L15 a day shows what names it, and a day not yet written is no page that i
   const [target] = server.services.entries.targets(ines.viewer, [second]);
   expect(target).toMatchObject({ day: '2026-03-02', state: 'unwritten', title: 'Monday 2 March 2026' });
   await act({ do: 'linkNames', id: second, day: '2026-03-02', places: (await named(second)).lines });
-  expect(glosses(second).map(({ day: on }) => on)).toEqual(['2026-03-09']);
+  expect((await glosses(second)).map(({ day: on }) => on)).toEqual(['2026-03-09']);
   expect((await named(second)).count).toBe(0);
 });
 
@@ -132,7 +128,7 @@ test('L7 a page merged into another takes its links, names and lines along, and 
   const { undo } = await act({ do: 'merge', id: gate, intoId: old });
   const [target] = server.services.entries.targets(ines.viewer, [gate]);
   expect(target).toMatchObject({ id: gate, pageId: old, title: 'Old', state: 'written' });
-  expect(glosses(old).map(({ pageId }) => pageId)).toEqual([plan]);
+  expect((await glosses(old)).map(({ pageId }) => pageId)).toEqual([plan]);
   expect(server.services.entries.info(ines.viewer, old).names).toEqual(['Sluice gate']);
   expect(await server.services.bin.list(ines.viewer, '')).toEqual([]);
   const body = readBodyOf(old);
@@ -154,23 +150,23 @@ test('L9 the Margin is filtered and comes in pieces, with exact counts; L11 a gl
   const gate = await idOf('Sluice gate');
   await act({ do: 'linkNames', id: gate, places: (await named(gate)).lines });
   const { margin } = server.services;
-  const all = margin.glosses(ines.viewer, gate, {}, { hasFacets: true });
+  const all = await margin.glosses(ines.viewer, gate, {}, { hasFacets: true });
   expect([all.total, all.count, all.glosses.length]).toEqual([4, 4, 4]);
   expect(all.facets!.notebooks.map(({ name, count }) => [name, count])).toEqual([
     ['Mill', 3],
     ['Journal', 1],
   ]);
-  const piece = margin.glosses(ines.viewer, gate, {}, { from: 2, limit: 1 });
+  const piece = await margin.glosses(ines.viewer, gate, {}, { from: 2, limit: 1 });
   expect([piece.count, piece.glosses.length]).toEqual([4, 1]);
   expect(piece.glosses[0]!.blockId).toBe(all.glosses[2]!.blockId);
-  expect(margin.glosses(ines.viewer, gate, { notebook: 'journal' }).glosses.map(({ day }) => day)).toEqual([
+  expect((await margin.glosses(ines.viewer, gate, { notebook: 'journal' })).glosses.map(({ day }) => day)).toEqual([
     '2026-03-09',
   ]);
   const plan = all.glosses.find(({ pageTitle }) => pageTitle === 'Plan')!;
   expect(plan.above.map(({ words }) => words)).toEqual(['Lifts', 'Neaps']);
   await act({ do: 'season', id: await idOf('Old'), season: 'aside' });
-  expect(margin.glosses(ines.viewer, gate, { isWithoutAside: true }).count).toBe(3);
-  expect(margin.glosses(ines.viewer, gate, { since: '2026-04-01' }).count).toBe(3);
+  expect((await margin.glosses(ines.viewer, gate, { isWithoutAside: true })).count).toBe(3);
+  expect((await margin.glosses(ines.viewer, gate, { since: '2026-04-01' })).count).toBe(3);
 });
 
 test('a line is rewritten from elsewhere, but not over what was written meanwhile', async () => {
@@ -306,11 +302,8 @@ test(
         const wanted = pointingAt();
         expect(wanted.size).toBeGreaterThan(0);
         for (const [id, lines] of wanted) {
-          const shown = new Set(
-            server.services.margin
-              .glosses(ines.viewer, id, {}, { limit: 500 })
-              .glosses.map((each) => `${each.pageId}/${each.blockId}`),
-          );
+          const margin = await server.services.margin.glosses(ines.viewer, id, {}, { limit: 500 });
+          const shown = new Set(margin.glosses.map((each) => `${each.pageId}/${each.blockId}`));
           expect([id, [...shown].sort()]).toEqual([id, [...lines].sort()]);
         }
         await agrees();

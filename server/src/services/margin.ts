@@ -1,8 +1,10 @@
-import { namedIn, shownWords, type NodeJson } from '@glossarion/core/document';
+import { shownWords, type NodeJson } from '@glossarion/core/document';
 import {
+  HEAD,
   JOURNAL,
   type Gloss,
   type GlossAbove,
+  type GlossOrder,
   type MarginFacets,
   type MarginFilter,
   type MarginPage,
@@ -10,40 +12,28 @@ import {
 import type { TagTree } from '@glossarion/core/tags';
 import { visibleEntry, type Viewer, type ViewerConnection, type Step } from '../access';
 import type { Database } from '../database/database';
-import { FOLLOWING, REFERRING, TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
-import type { Entries, EntryPlace } from './entries';
+import { REFERRING, TAGS_OF } from '../entities/link.queries';
+import type { Entries, EntryPlace, EntryReader } from './entries';
+import type { Placing } from './placing';
 import type { Tags } from './tags';
+import type { LineAsked, ShownLine, ShownLines } from './shownLines';
 
-/** Lines beneath a referring line that are shown with it. */
-const CHILDREN = 12;
 /** Lines and headings above it that are named. */
 const ABOVE = 4;
 const ABOVE_WORDS = 80;
-
-interface LineRow {
-  /** The line it stands beneath. */
-  parentBlockId: string | null;
-  headingId: string | null;
-  position: number;
-  depth: number;
-  node: string;
-}
-
-interface WholeLine extends LineRow {
-  /** Its place among those that were asked for. */
-  place: number;
-  /** How deep the line after it stands; null at the end. */
-  nextDepth: number | null;
-  /** The words of its heading; null when these are not its own alone, or when it has none. */
-  headingWords: string | null;
-}
+/** The most pigments that a stack shows. */
+const PIGMENTS = 3;
 
 interface ReferringRow extends Step {
   blockId: string;
-  target: string;
+  /** Null for the page itself. */
+  target: string | null;
   /** The link’s among those of its page. */
   position: number;
   changedAt: string;
+  /** Where it stands, as it was found last; without a score when it was not yet. */
+  lineId: string | null;
+  score: number | null;
 }
 
 /** One line that points here, with where it stands. */
@@ -51,6 +41,23 @@ interface Referring {
   row: ReferringRow;
   place: EntryPlace;
   notebook: string;
+  /** What of this page it points at, when it is no link to the page. */
+  targetBlockId: string | null;
+  lineId: string | null;
+  isMoved: boolean;
+  score: number;
+}
+
+/** Which glosses are asked for, among those that a filter leaves. */
+export interface GlossPiece {
+  /** The place of the first. */
+  from?: number;
+  limit?: number;
+  order?: GlossOrder;
+  /** The line they stand beside, or HEAD; all when none is named. */
+  line?: string | null;
+  /** Whether it is asked what there is to filter by. */
+  hasFacets?: boolean;
 }
 
 /** What points at a page, read for its Margin. */
@@ -59,84 +66,150 @@ export class Margin {
     private database: Database,
     private entries: Entries,
     private tags: Tags,
+    private placing: Placing,
+    private lines: ShownLines,
   ) {}
 
   /**
-   * One gloss for each line that links here or to a block here; newest first; nothing that is in the bin.
-   *
-   * @param from the place of the first that is wanted, among those the filter leaves
-   * @param hasFacets whether it is asked what there is to filter by
+   * One gloss for each line that links here or to a block here, each with the line it stands beside; nothing that is in
+   * the bin.
    */
-  glosses(
+  async glosses(
     viewer: Viewer,
     pageId: string,
     filter: MarginFilter = {},
-    { from = 0, limit = 200, hasFacets = false }: { from?: number; limit?: number; hasFacets?: boolean } = {},
-  ): MarginPage {
+    { from = 0, limit = 200, order = 'newest', line = null, hasFacets = false }: GlossPiece = {},
+  ): Promise<MarginPage> {
     const connection = this.database.reading(viewer);
     if (this.entries.dayOf(viewer, pageId) === null) visibleEntry(connection, pageId);
-    const rows = connection.all<ReferringRow>(REFERRING, { pageId });
+    const rows = connection.many<ReferringRow>(REFERRING, { pageId });
     const reader = this.entries.reader(viewer, rows);
-    const referring = new Map<string, Referring>();
-    for (const row of rows) {
-      const key = `${row.id}/${row.blockId}`;
-      if (referring.has(key)) continue;
-      const place = reader.place(row.id);
-      if (place.isDeleted) continue;
-      referring.set(key, { row, place, notebook: place.day ? JOURNAL : (place.trail[0]?.id ?? row.id) });
+    const all = await this.referring(viewer, pageId, rows, reader);
+    const wanted = all.filter((each) => isWanted(connection, each, filter)).sort(ORDERS[order]);
+    const stacks = stacksOf(wanted);
+    const here = line === null ? wanted : (stacks.get(line === HEAD ? null : line) ?? []);
+    const wantedHere = here.slice(from, from + limit);
+    const titleOf = (id: string) => reader.target(id).title;
+    const lineOf: LineOf = (documentId, blockId) => {
+      const [line] = this.lines.read(connection, [{ documentId, blockId }]);
+      return line ? { ...line, words: wordsOf(line.node, titleOf) } : null;
+    };
+    const firsts = [...stacks.values()].map(([first]) => first!);
+    const shown = wantedHere.length === wanted.length ? wantedHere : [...new Set([...wantedHere, ...firsts])];
+    const lines = this.lines.read(connection, shown.map(asLine));
+    const lineAt = new Map(shown.map((each, index) => [each, lines[index]!]));
+    const glosses = wantedHere.map((each) => glossOf(each, lineAt.get(each)!, lineOf));
+    const named = new Set<string>();
+    for (const { links, tags } of glosses) {
+      for (const id of links) named.add(id);
+      for (const id of tags) named.add(id);
     }
-    const all = [...referring.values()];
-    const wanted = all.filter((each) => isWanted(connection, each, filter));
-    const moment = ({ row, place }: Referring) => place.day ?? row.changedAt;
-    wanted.sort((one, other) =>
-      moment(one) === moment(other) ? one.row.position - other.row.position : moment(one) < moment(other) ? 1 : -1,
-    );
-    const lineOf = aboveLines(connection, (id) => reader.target(id).title);
-    const wantedHere = wanted.slice(from, from + limit);
-    const lines = wholeLines(connection, wantedHere);
-    const glosses = wantedHere.map((each, index) => this.gloss(connection, pageId, each, lines[index]!, lineOf));
-    const named = new Set(glosses.flatMap((gloss) => [...gloss.links, ...gloss.tags]));
     return {
       total: all.length,
       count: wanted.length,
+      stacks: [...stacks].map(([lineId, each]) => ({
+        lineId,
+        count: each.length,
+        pigments: [...new Set(each.map(({ place }) => (place.day ? null : place.pigment)))].slice(0, PIGMENTS),
+        firstWords: wordsOf(lineAt.get(each[0]!)!.node, titleOf),
+      })),
       glosses,
       targets: reader.targets([...named]),
       facets: hasFacets ? facets(connection, this.tags.tree(connection), all) : null,
     };
   }
 
-  private gloss(
-    connection: ViewerConnection,
-    here: string,
-    { row, place }: Referring,
-    line: WholeLine,
-    lineOf: LineOf,
-  ): Gloss {
-    const { id: pageId, blockId, changedAt, target } = row;
-    const nodes = [JSON.parse(line.node) as NodeJson, ...childrenOf(connection, pageId, line)];
-    return {
-      blockId,
-      pageId,
-      pageTitle: place.title,
-      trail: place.trail,
-      pigment: place.pigment,
-      day: place.day,
-      changedAt,
-      targetBlockId: target === here ? null : (this.entries.block(connection.viewer, target)?.blockId ?? null),
-      above: aboveOf(pageId, line, lineOf),
-      node: nodes[0]!,
-      children: nodes.slice(1),
-      ...namedIn(nodes),
+  /** All that refers to a page, each line once, with where it stands. */
+  private async referring(
+    viewer: Viewer,
+    pageId: string,
+    rows: readonly ReferringRow[],
+    reader: EntryReader,
+  ): Promise<Referring[]> {
+    const blocks = new Map<string, string | null>();
+    /** The line of this page that a link to a block leads to. */
+    const blockOf = (target: string | null): string | null => {
+      if (target === null) return null;
+      if (!blocks.has(target)) {
+        const block = this.entries.block(viewer, target);
+        blocks.set(target, block?.pageId === pageId ? block.blockId : null);
+      }
+      return blocks.get(target)!;
     };
+    const referring = new Map<string, Referring>();
+    for (const row of rows) {
+      const key = `${row.id}/${row.blockId}`;
+      if (referring.has(key)) continue;
+      const place = reader.place(row.id);
+      if (place.isDeleted) continue;
+      const targetBlockId = blockOf(row.target);
+      referring.set(key, {
+        row,
+        place,
+        notebook: place.day ? JOURNAL : (place.trail[0]?.id ?? row.id),
+        targetBlockId,
+        lineId: targetBlockId ?? row.lineId,
+        isMoved: false,
+        score: targetBlockId === null ? (row.score ?? 0) : Infinity,
+      });
+    }
+    const unknown = [...referring.values()].filter(
+      ({ row, targetBlockId }) => targetBlockId === null && row.score === null,
+    );
+    for (const { documentId, blockId, lineId, score } of await this.placing.find(viewer, pageId, unknown.map(asLine))) {
+      Object.assign(referring.get(`${documentId}/${blockId}`)!, { lineId, score });
+    }
+    for (const [key, lineId] of await this.placing.moved(viewer, pageId)) {
+      const each = referring.get(key);
+      if (each) Object.assign(each, { lineId, isMoved: true, score: Infinity });
+    }
+    return [...referring.values()];
   }
 }
 
-/** The lines themselves, in the order of those that refer. */
-function wholeLines(connection: ViewerConnection, referring: readonly Referring[]): WholeLine[] {
-  const asked = JSON.stringify(referring.map(({ row }) => [row.id, row.blockId]));
-  const lines: WholeLine[] = [];
-  for (const line of connection.all<WholeLine>(WHOLE_LINES, { asked })) lines[line.place] = line;
-  return lines;
+const asLine = ({ row }: Referring): LineAsked => ({ documentId: row.id, blockId: row.blockId });
+
+function glossOf({ row, place, targetBlockId, lineId, isMoved }: Referring, line: ShownLine, lineOf: LineOf): Gloss {
+  return {
+    blockId: row.blockId,
+    pageId: row.id,
+    pageTitle: place.title,
+    trail: place.trail,
+    pigment: place.pigment,
+    day: place.day,
+    changedAt: row.changedAt,
+    targetBlockId,
+    lineId,
+    isMoved,
+    above: aboveOf(line, lineOf),
+    node: line.node,
+    children: line.children,
+    links: line.links,
+    tags: line.tags,
+  };
+}
+
+const moment = ({ row, place }: Referring): string => place.day ?? row.changedAt;
+
+/** In each, what was written last comes first where nothing else decides, and lines of one page in their order. */
+const newest = (one: Referring, other: Referring): number => {
+  if (moment(one) === moment(other)) return one.row.position - other.row.position;
+  return moment(one) < moment(other) ? 1 : -1;
+};
+const ORDERS: Record<GlossOrder, (one: Referring, other: Referring) => number> = {
+  newest,
+  telling: (one, other) => (one.score === other.score ? newest(one, other) : other.score - one.score),
+};
+
+/** By the line they stand beside. */
+function stacksOf(referring: readonly Referring[]): Map<string | null, Referring[]> {
+  const stacks = new Map<string | null, Referring[]>();
+  for (const each of referring) {
+    const stack = stacks.get(each.lineId);
+    if (stack) stack.push(each);
+    else stacks.set(each.lineId, [each]);
+  }
+  return stacks;
 }
 
 function isWanted(connection: ViewerConnection, { row, place, notebook }: Referring, filter: MarginFilter): boolean {
@@ -171,61 +244,30 @@ function facets(connection: ViewerConnection, tree: TagTree, all: readonly Refer
   };
 }
 
+/** A line that others stand beneath, with its words as they read. */
+interface AboveLine extends ShownLine {
+  words: string;
+}
+
 type LineOf = (documentId: string, blockId: string) => AboveLine | null;
 
 /** What the line stands beneath: the heading, and the lines it is indented under. */
-function aboveOf(documentId: string, row: WholeLine, lineOf: LineOf): GlossAbove[] {
+function aboveOf({ documentId, parentBlockId, headingId, headingWords }: ShownLine, lineOf: LineOf): GlossAbove[] {
   const above: GlossAbove[] = [];
-  for (let id = row.parentBlockId; id !== null && above.length < ABOVE - 1;) {
+  for (let id = parentBlockId; id !== null && above.length < ABOVE - 1;) {
     const line = lineOf(documentId, id);
     if (!line) break;
     above.unshift({ blockId: id, words: line.words });
     id = line.parentBlockId;
   }
-  if (row.headingId !== null && row.headingId !== above[0]?.blockId) {
-    const words = row.headingWords ?? lineOf(documentId, row.headingId)?.words ?? '';
-    above.unshift({ blockId: row.headingId, words: shortened(words) });
+  if (headingId !== null && headingId !== above[0]?.blockId) {
+    const words = headingWords ?? lineOf(documentId, headingId)?.words ?? '';
+    above.unshift({ blockId: headingId, words: shortened(words) });
   }
   return above.filter(({ words }) => words !== '');
 }
 
-/** Reads lines that others stand beneath; many stand beneath the same. */
-function aboveLines(connection: ViewerConnection, titleOf: (id: string) => string): LineOf {
-  const read = new Map<string, AboveLine | null>();
-  return (documentId, id) => {
-    const key = `${documentId}/${id}`;
-    if (!read.has(key)) {
-      const [line] = connection.all<LineRow>(WHOLE_LINES, { asked: JSON.stringify([[documentId, id]]) });
-      read.set(key, line ? { ...line, words: aboveWords(line.node, titleOf) } : null);
-    }
-    return read.get(key)!;
-  };
-}
-
-/** What stands beneath a line. */
-function childrenOf(connection: ViewerConnection, documentId: string, row: WholeLine): NodeJson[] {
-  if (row.nextDepth === null || row.nextDepth <= row.depth) return [];
-  const { position } = row;
-  const following = connection.each<{ depth: number; node: string }>(FOLLOWING, {
-    documentId,
-    position,
-    limit: CHILDREN,
-  });
-  const children: NodeJson[] = [];
-  for (const { depth, node } of following) {
-    if (depth <= row.depth) break;
-    children.push(JSON.parse(node) as NodeJson);
-  }
-  return children;
-}
-
-/** A line that others stand beneath, with its words as they read. */
-interface AboveLine extends LineRow {
-  words: string;
-}
-
-const aboveWords = (node: string, titleOf: (id: string) => string): string =>
-  shortened(shownWords(JSON.parse(node) as NodeJson, titleOf));
+const wordsOf = (node: NodeJson, titleOf: (id: string) => string): string => shortened(shownWords(node, titleOf));
 
 const shortened = (words: string): string => {
   const trimmed = words.trim();

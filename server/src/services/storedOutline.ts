@@ -5,7 +5,15 @@ import type { BodyJson, NodeJson } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
 import { ENTRY_COLUMNS, entryIfVisible, ownedBy, type ViewerConnection } from '../access';
 import { prepared } from '../sqlite/prepared';
-import { AlsoNamedEntity, BlockEntity, EntryEntity, LinkEntity, PinEntity, UnlinkedEntity } from '../entities';
+import {
+  AlsoNamedEntity,
+  BlockEntity,
+  EntryEntity,
+  LinkEntity,
+  MovedGlossEntity,
+  PinEntity,
+  UnlinkedEntity,
+} from '../entities';
 import { DOCUMENT } from '../entities/document.queries';
 import { ALL_BENEATH, KEY_AFTER, LAST_KEY } from '../entities/entry.queries';
 import { HOLDERS } from './holders';
@@ -21,6 +29,7 @@ export class StoredOutline implements ActOutline {
   private linking = new Map<string, string[]>();
   private pinned: PinnedEntry[] = [];
   private left = new Set<string>();
+  private movedGlosses = new Map<string, { lineId: string | null }>();
   private named = new Map<string, { name: string; places: NamedAt[] }[]>();
 
   constructor(
@@ -72,6 +81,10 @@ export class StoredOutline implements ActOutline {
       if (await manager.existsBy(UnlinkedEntity, { targetId, documentId, blockId })) {
         this.left.add(keyOf(targetId, documentId, blockId));
       }
+    } else if ('movedGloss' in need) {
+      const { targetId, blockId } = need.movedGloss;
+      const moved = await manager.findOneBy(MovedGlossEntity, { targetId, blockId });
+      if (moved) this.movedGlosses.set(keyOf(targetId, blockId), { lineId: moved.lineId });
     } else {
       const { pageId: documentId, blockIds } = need.namedIn;
       for (const row of await manager.findBy(AlsoNamedEntity, { documentId, blockId: In([...blockIds]) })) {
@@ -133,6 +146,10 @@ export class StoredOutline implements ActOutline {
 
   isUnlinked(targetId: string, pageId: string, blockId: string): boolean {
     return this.left.has(keyOf(targetId, pageId, blockId));
+  }
+
+  movedGloss(targetId: string, blockId: string): { lineId: string | null } | null {
+    return this.movedGlosses.get(keyOf(targetId, blockId)) ?? null;
   }
 
   namedIn(pageId: string, blockId: string): readonly { name: string; places: readonly NamedAt[] }[] {

@@ -34,7 +34,6 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
   const { drawn, toggle, showLine } = useMarginSheet(pageId);
   const text = useRef<HTMLDivElement>(null);
   const margin = useMargin(pageId, body);
-  const { groups } = margin;
   useLanding(blockId, body !== null);
 
   return (
@@ -53,8 +52,9 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
             onBody={setBody}
             text={text}
             focus={hasFocus ? 'start' : null}
+            spokenOf={margin.spokenOf}
           />
-          <MarginCounts groups={groups} text={text} onOpen={showLine} />
+          <MarginCounts margin={margin} text={text} onOpen={showLine} />
         </Box>
       ) : (
         <Loading />

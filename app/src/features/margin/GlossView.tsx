@@ -1,43 +1,22 @@
-import { memo, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { kindOf, ownWords, type NodeJson } from '@glossarion/core/document';
-import { localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss } from '@glossarion/core/margin';
 import { BlockText, InlineView } from '../../editor';
 import { setTask } from '../../state/tick';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { later } from '../../kit/later';
 import { open, openTarget } from '../../screen/navigation';
-import { trailWords } from '../../screen/words';
 import { TickBox } from '../../kit/TickBox';
 import { Tap } from '../../kit/Tap';
 import { Line, Said } from '../../kit/Words';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
+import { useGlossMoving } from './moving';
+import { originOf } from './origin';
 
+const MoveGlossSheet = later(async () => (await import('./MoveGlossSheet')).MoveGlossSheet, true);
+const GlossGrip = later(async () => (await import('./GlossGrip')).GlossGrip, true);
 const GlossEditor = later(async () => (await import('./GlossEditor')).GlossEditor, true);
-
-const TIME = /^(\d{1,2}[:.]\d{2})\b/u;
-
-interface Placed {
-  day: string | null;
-  node: NodeJson;
-  changedAt: string;
-  pageTitle: string;
-  trail: Gloss['trail'];
-}
-
-/** Where a line comes from: the day and hour of a journal line, else the page, with its trail and date. */
-export function originOf({ day, node, changedAt, pageTitle, trail }: Placed): { words: string; detail: string } {
-  const today = localDay(new Date());
-  if (day) {
-    const near = nearDate(day, today);
-    const time = TIME.exec(ownWords(node).trim())?.[1];
-    const shown = near[0]!.toUpperCase() + near.slice(1);
-    return { words: time ? `${shown}, ${time}` : shown, detail: 'Journal' };
-  }
-  const changed = nearDate(localDay(new Date(changedAt)), today);
-  return { words: pageTitle, detail: [trailWords(trail), changed].filter(Boolean).join(', ') };
-}
 
 /** Opens what is clicked, unless another window was asked for. */
 export const opening = (act: () => void) => (event: React.MouseEvent) => {
@@ -61,11 +40,29 @@ interface GlossViewProps {
   isFolded?: boolean;
   /** Whether where it comes from is said above a group of such already. */
   isWithin?: boolean;
+  /** The line it speaks to, in words. */
+  beside?: string;
 }
 
 /** One entry of the Margin: a line elsewhere that points here, under what it stands, with what stands beneath it. */
-export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWithin = false }: GlossViewProps) {
+export const GlossView = memo(function GlossView({
+  gloss,
+  isFolded = false,
+  isWithin = false,
+  beside,
+}: GlossViewProps) {
   const [isEdited, setEdited] = useState(false);
+  const [isMoved, setMoved] = useState(false);
+  const [isPointed, setPointed] = useState(false);
+  const moving = useGlossMoving();
+  const hold = moving?.hold;
+  const latest = useRef(gloss);
+  latest.current = gloss;
+  useEffect(() => {
+    if (!isEdited || !hold) return;
+    hold(latest.current);
+    return () => hold(null);
+  }, [isEdited, hold]);
   const { words, detail } = originOf(gloss);
   const address = `/b/${gloss.blockId}`;
   const tick = (node: NodeJson) => void setTask(gloss.pageId, node, node.attrs?.state === 'done' ? 'open' : 'done');
@@ -84,13 +81,23 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
       </Said>
     </>
   );
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    if (!moving || !by || !event.altKey || isEdited) return;
+    event.preventDefault();
+    event.stopPropagation();
+    moving.step(gloss, by);
+  };
   return (
     <Box
       role="article"
       look="gloss"
-      aria-label={[words, detail].filter(Boolean).join(', ')}
+      onKeyDown={onKeyDown}
+      onPointerEnter={(event) => event.pointerType === 'mouse' && setPointed(true)}
+      aria-label={[words, detail, beside].filter(Boolean).join(', ')}
       style={{ borderInlineStartColor: pigmentColour(gloss.day ? null : gloss.pigment) }}
     >
+      {isPointed && moving && <GlossGrip gloss={gloss} moving={moving} />}
       {!isWithin && (
         <Way look="gloss-origin" to={address} onOpen={() => open(address)}>
           {words}
@@ -110,6 +117,11 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
                 <Way to={address} onOpen={() => open(address)}>
                   Open
                 </Way>
+              )}
+              {moving && (
+                <Tap aria-label={`Set ${words} beside another line`} onPress={() => setMoved(true)}>
+                  {gloss.isMoved ? 'Moved' : 'Move'}
+                </Tap>
               )}
               {gloss.node.type === 'block' && (
                 <Tap
@@ -134,6 +146,7 @@ export const GlossView = memo(function GlossView({ gloss, isFolded = false, isWi
           )}
         </Box>
       )}
+      {isMoved && moving && <MoveGlossSheet gloss={gloss} moving={moving} onClose={() => setMoved(false)} />}
     </Box>
   );
 });

@@ -1,11 +1,14 @@
-import { useCallback, useLayoutEffect, useRef, useState, type RefObject } from 'react';
-import { writtenBlock } from '../../screen/blockPlace';
-import { slideDown } from '@glossarion/core/margin';
-import { GlossView } from './GlossView';
+import { memo, useCallback, useEffect, useRef, useState, type FocusEvent, type RefObject } from 'react';
+import { Box } from '../../kit/Box';
+import { keepPlace, keptPlace } from '../../screen/keptPlaces';
 import { MarginHead } from './MarginHead';
 import { MarginFoot, MarginGroups, OlderGlosses } from './marginParts';
-import { BESIDE, glossKey, type GlossGroup, type MarginState } from './useMargin';
-import { Box } from '../../kit/Box';
+import { MovingGlosses, useMoving } from './moving';
+import { StackView } from './StackView';
+import type { ShownStack } from './stacks';
+import { BESIDE, type MarginState } from './useMargin';
+import { usePresentLine } from './usePresentLine';
+import { useStackPlaces } from './useStackPlaces';
 
 interface MarginColumnProps {
   margin: MarginState;
@@ -14,108 +17,105 @@ interface MarginColumnProps {
   text: RefObject<HTMLElement | null>;
 }
 
-const GAP = 14;
+const NO_STACKS: readonly ShownStack[] = [];
 
-/** The Margin beside a page: each gloss at the height of the line it speaks to, or gathered as it was asked for. */
-export function MarginColumn({ margin, title, text }: MarginColumnProps) {
+/** The stacks that somebody opened: whoever comes back to the page finds them open. */
+function useOpenedStacks(pageId: string): { openedKeys: ReadonlySet<string>; toggle: (key: string) => void } {
+  const name = `stacks opened on ${pageId}`;
+  const [openedKeys, setOpened] = useState<ReadonlySet<string>>(() => new Set(keptPlace(name) as string[] | undefined));
+  const latest = useRef(openedKeys);
+  const toggle = useCallback(
+    (key: string) => {
+      const next = new Set(latest.current);
+      if (!next.delete(key)) next.add(key);
+      latest.current = next;
+      keepPlace(name, next.size > 0 ? [...next] : undefined);
+      setOpened(next);
+    },
+    [name],
+  );
+  return { openedKeys, toggle };
+}
+
+/** The Margin beside a page: the glosses of each line at its height, or gathered as it was asked for. */
+export const MarginColumn = memo(function MarginColumn({ margin, title, text }: MarginColumnProps) {
   const column = useRef<HTMLDivElement>(null);
   const { group = 'line', isFolded = false } = margin.view;
-  const isBeside = group === 'line';
-  const { tops, height, head } = useTops(isBeside ? margin.groups : NO_GROUPS, column, text);
+  const { stacks: all, renew } = margin;
+  const stacks = group === 'line' ? all : NO_STACKS;
+  const { openedKeys, toggle } = useOpenedStacks(margin.pageId);
+  const [focusedKey, setFocused] = useState<string | null>(null);
+  const { present, withCursor } = usePresentLine(text, column);
+  const presentKey = focusedKey ?? present;
+  const { places, candidates, height, highest, mark, head } = useStackPlaces(
+    stacks,
+    { openedKeys, presentKey, isFolded },
+    { body: margin.body, withCursor },
+    column,
+    text,
+  );
+
+  // Glosses are set anew when the cursor leaves the line it was in, not while something is written there.
+  useEffect(() => renew, [withCursor, renew]);
+
+  /** Who is in a gloss is at its line; a closed stack is opened by its button alone. */
+  const onFocus = (event: FocusEvent) => {
+    const glosses = (event.target as Element).closest('.stack-open');
+    setFocused(glosses?.closest<HTMLElement>('[data-stack]')?.dataset.stack ?? null);
+  };
+  const onBlur = (event: FocusEvent) => {
+    if (!column.current?.contains(event.relatedTarget as Node | null)) setFocused(null);
+  };
+
+  const moving = useMoving(margin, column, setFocused);
 
   return (
-    <Box role="complementary" ref={column} look="margin" aria-label="Margin" tabIndex={-1}>
+    <Box
+      role="complementary"
+      ref={column}
+      look="margin"
+      aria-label="Margin"
+      tabIndex={-1}
+      onFocus={onFocus}
+      onBlur={onBlur}
+    >
       <Box ref={head}>
         <MarginHead
           margin={margin}
           onNamed={() => column.current?.querySelector('#also-named')?.scrollIntoView({ block: 'center' })}
         />
       </Box>
-      {isBeside ? (
-        <Box style={{ height }}>
-          {margin.groups.flatMap(({ lineId, glosses }) =>
-            glosses.map((gloss) => {
-              const key = glossKey(gloss);
-              return (
-                <Box
-                  key={key}
-                  look="margin-gloss"
-                  style={{ top: tops[key] ?? 0, visibility: key in tops ? 'visible' : 'hidden' }}
-                  dataSet={{ gloss: key, line: lineId ?? 'head' }}
-                >
-                  <GlossView gloss={gloss} isFolded={isFolded} />
-                </Box>
-              );
-            }),
-          )}
-        </Box>
+      {group === 'line' ? (
+        <MovingGlosses value={moving}>
+          {mark && <Box look="margin-mark" style={mark} />}
+          <Box style={{ height }}>
+            {stacks.map((stack) => (
+              <StackView
+                key={stack.key}
+                pageId={margin.pageId}
+                stack={stack}
+                place={places.get(stack.key)}
+                isCandidate={candidates.has(stack.key)}
+                isPresent={stack.key === presentKey}
+                isHeld={openedKeys.has(stack.key)}
+                isFolded={isFolded}
+                highest={highest}
+                filter={margin.filter}
+                order={margin.order}
+                onToggle={toggle}
+              />
+            ))}
+          </Box>
+        </MovingGlosses>
       ) : (
         <Box look="margin-flow">
           <MarginGroups glosses={margin.glosses} by={group} isFolded={isFolded} />
         </Box>
       )}
       <Box look="margin-flow">
-        {margin.count > BESIDE && <OlderGlosses margin={margin} root="#main" />}
+        {group !== 'line' && margin.count > BESIDE && <OlderGlosses margin={margin} root="#main" />}
         <MarginFoot pageId={margin.pageId} title={title} />
       </Box>
     </Box>
   );
-}
-
-const NO_GROUPS: readonly GlossGroup[] = [];
-
-/** Where each gloss stands in the column, and how much room all of them take below its head. */
-function useTops(
-  groups: readonly GlossGroup[],
-  column: RefObject<HTMLElement | null>,
-  text: RefObject<HTMLElement | null>,
-): { tops: Record<string, number>; height: number; head: RefObject<HTMLDivElement | null> } {
-  const head = useRef<HTMLDivElement>(null);
-  const [tops, setTops] = useState<Record<string, number>>({});
-  const [height, setHeight] = useState(0);
-
-  const measureAll = useCallback(() => {
-    const element = column.current;
-    if (!element) return;
-    const base = element.getBoundingClientRect().top;
-    const first = (head.current?.getBoundingClientRect().bottom ?? base) - base + 12;
-    const heights = new Map(
-      [...element.querySelectorAll<HTMLElement>('[data-gloss]')].map((each) => [
-        each.dataset.gloss!,
-        each.offsetHeight,
-      ]),
-    );
-    const keys: string[] = [];
-    const wanted: { top: number; height: number }[] = [];
-    for (const { lineId, glosses } of groups) {
-      const line = lineId === null ? null : writtenBlock(lineId);
-      const top = Math.max(first, line ? line.getBoundingClientRect().top - base + 3 : first);
-      for (const gloss of glosses) {
-        const key = glossKey(gloss);
-        keys.push(key);
-        wanted.push({ top, height: heights.get(key) ?? 0 });
-      }
-    }
-    const placed = slideDown(wanted, GAP);
-    const next = Object.fromEntries(keys.map((key, index) => [key, placed[index]!]));
-    setTops((before) => (isSame(before, next) ? before : next));
-    const end = placed.length > 0 ? placed[placed.length - 1]! + wanted[wanted.length - 1]!.height + GAP : first;
-    setHeight(end - first + 12);
-  }, [groups, column]);
-
-  useLayoutEffect(() => {
-    measureAll();
-    const observer = new ResizeObserver(measureAll);
-    if (text.current) observer.observe(text.current);
-    if (head.current) observer.observe(head.current);
-    for (const gloss of column.current?.querySelectorAll('[data-gloss]') ?? []) observer.observe(gloss);
-    return () => observer.disconnect();
-  }, [measureAll, text, column]);
-
-  return { tops, height, head };
-}
-
-const isSame = (one: Record<string, number>, other: Record<string, number>): boolean => {
-  const keys = Object.keys(other);
-  return keys.length === Object.keys(one).length && keys.every((key) => Math.abs((one[key] ?? -1) - other[key]!) < 0.5);
-};
+});

@@ -11,8 +11,8 @@ import { pigmentColour } from '../../theme/tokens';
 import { perform } from '../../state/deeds';
 import { open, openTarget } from '../../screen/navigation';
 import { placeWords } from '../../screen/words';
-import { originOf } from './GlossView';
-import { ALSO_NAMED } from './useMargin';
+import { originOf } from './origin';
+import { FOOT } from './useMargin';
 import { Box } from '../../kit/Box';
 import { Heading, Line, Mark, Said } from '../../kit/Words';
 import { Tap } from '../../kit/Tap';
@@ -55,7 +55,7 @@ function markedPieces(node: NodeJson, places: AlsoNamedLine['places']): { words:
 }
 
 function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
-  const [limit, setLimit] = useState(ALSO_NAMED);
+  const [limit, setLimit] = useState(FOOT);
   const { data } = useAlsoNamedQuery({ id: pageId, limit });
   if (!data || data.count === 0) return null;
   const { lines, count } = data;
@@ -126,11 +126,13 @@ function AlsoNamedList({ pageId, title, day }: Required<MarginFootProps>) {
 
 function KinList({ pageId }: { pageId: string }) {
   const { data } = useKinQuery(pageId);
+  const [isWhole, setWhole] = useState(false);
   if (!data || data.kin.length === 0) return null;
+  const shown = isWhole ? data.kin : data.kin.slice(0, FOOT);
   return (
     <Box role="region" look="margin-foot" aria-label="Kin">
       <Heading level={3}>Kin</Heading>
-      {data.kin.map(({ target, words, links, tags }) => (
+      {shown.map(({ target, words, links, tags }) => (
         <Box
           role="article"
           key={target.id}
@@ -145,6 +147,11 @@ function KinList({ pageId }: { pageId: string }) {
           <Line look="kin-why">{whyWords(words, links, tags)}</Line>
         </Box>
       ))}
+      {shown.length < data.kin.length && (
+        <Tap look="margin-more" onPress={() => setWhole(true)}>
+          {data.kin.length - shown.length} more
+        </Tap>
+      )}
     </Box>
   );
 }

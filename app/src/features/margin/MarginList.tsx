@@ -1,10 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { dayInText, localDay, nearDate } from '@glossarion/core/journal';
-import type { Gloss, MarginFilter } from '@glossarion/core/margin';
-import { useMarginQuery } from '../../state/api';
+import type { Gloss, GlossOrder, MarginFilter } from '@glossarion/core/margin';
+import { useMarginQuery, type MarginWish } from '../../state/api';
 import { trailWords } from '../../screen/words';
 import { GlossView } from './GlossView';
-import { BESIDE, glossKey, type MarginState } from './useMargin';
+import { glossKey, besideWords, type ShownStack } from './stacks';
+import { BESIDE, type MarginState } from './useMargin';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
 import { Heading, Said } from '../../kit/Words';
@@ -75,6 +76,36 @@ function GroupView({ group, by, isFolded }: { group: Grouped; by: 'page' | 'day'
   );
 }
 
+interface StackRestProps {
+  pageId: string;
+  stack: ShownStack;
+  filter: MarginFilter;
+  order: GlossOrder;
+  /** How many of its glosses stand before. */
+  from: number;
+  isFolded: boolean;
+}
+
+/** What of a stack was not read with the page, as a list that is read as it comes into view. */
+export function StackRest({ pageId, stack, filter, order, from, isFolded }: StackRestProps) {
+  const left = stack.count - from;
+  return Array.from({ length: Math.ceil(left / PIECE) }, (_each, index) => (
+    <Piece
+      key={index}
+      wish={{
+        id: pageId,
+        ...filter,
+        order,
+        line: stack.key,
+        from: from + index * PIECE,
+        limit: Math.min(PIECE, left - index * PIECE),
+      }}
+      beside={besideWords(stack)}
+      isFolded={isFolded}
+    />
+  ));
+}
+
 /** What is older than the glosses beside the text, as a list that is read as it comes into view. */
 export function OlderGlosses({ margin, root }: { margin: MarginState; root: string }) {
   const older = margin.count - BESIDE;
@@ -88,10 +119,13 @@ export function OlderGlosses({ margin, root }: { margin: MarginState; root: stri
       {pieces.map((index) => (
         <Piece
           key={index}
-          pageId={margin.pageId}
-          filter={margin.filter}
-          from={BESIDE + index * PIECE}
-          size={Math.min(PIECE, older - index * PIECE)}
+          wish={{
+            id: margin.pageId,
+            ...margin.filter,
+            order: margin.order,
+            from: BESIDE + index * PIECE,
+            limit: Math.min(PIECE, older - index * PIECE),
+          }}
           isFolded={margin.view.isFolded === true}
           root={root}
         />
@@ -101,24 +135,24 @@ export function OlderGlosses({ margin, root }: { margin: MarginState; root: stri
 }
 
 interface PieceProps {
-  pageId: string;
-  filter: MarginFilter;
-  from: number;
-  size: number;
+  wish: MarginWish & { limit: number };
+  beside?: string;
   isFolded: boolean;
-  root: string;
+  /** What is scrolled; the window where nothing is named. */
+  root?: string;
 }
 
 /** Some glosses, drawn while they are near what is seen; else their room is kept. */
-function Piece({ pageId, filter, from, size, isFolded, root }: PieceProps) {
+function Piece({ wish, beside, isFolded, root }: PieceProps) {
+  const { limit } = wish;
   const [isNear, setNear] = useState(false);
-  const [height, setHeight] = useState(size * LIKELY_HEIGHT);
+  const [height, setHeight] = useState(limit * LIKELY_HEIGHT);
   const element = useRef<HTMLDivElement>(null);
-  const { currentData } = useMarginQuery({ id: pageId, ...filter, from, limit: size }, { skip: !isNear });
+  const { currentData } = useMarginQuery(wish, { skip: !isNear });
 
   useEffect(() => {
     const observer = new IntersectionObserver(([entry]) => setNear(entry?.isIntersecting ?? false), {
-      root: document.querySelector(root),
+      root: root ? document.querySelector(root) : null,
       rootMargin: '900px',
     });
     observer.observe(element.current!);
@@ -137,7 +171,7 @@ function Piece({ pageId, filter, from, size, isFolded, root }: PieceProps) {
       {isNear &&
         currentData?.glosses.map((gloss) => (
           <Box key={glossKey(gloss)} look="margin-list-gloss">
-            <GlossView gloss={gloss} isFolded={isFolded} />
+            <GlossView gloss={gloss} isFolded={isFolded} beside={beside} />
           </Box>
         ))}
     </Box>

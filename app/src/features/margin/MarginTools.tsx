@@ -44,6 +44,14 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
           Folded
         </Choice>
       </Choices>
+      <Choices label="First">
+        <Choice isOn={view.order !== 'telling'} onPress={() => change({ order: undefined })}>
+          The newest
+        </Choice>
+        <Choice isOn={view.order === 'telling'} onPress={() => change({ order: 'telling' })}>
+          What fits its line best
+        </Choice>
+      </Choices>
       {facets.notebooks.length > 1 && (
         <Choices label="From">
           {facets.notebooks.map(({ id, name, pigment, count }) => (

@@ -4,4 +4,5 @@ import { later } from '../../kit/later';
 export const MarginFoot = later(async () => (await import('./MarginFoot')).MarginFoot, true);
 export const MarginTools = later(async () => (await import('./MarginTools')).MarginTools, true);
 export const MarginGroups = later(async () => (await import('./MarginList')).MarginGroups, true);
+export const StackRest = later(async () => (await import('./MarginList')).StackRest, true);
 export const OlderGlosses = later(async () => (await import('./MarginList')).OlderGlosses, true);

@@ -5,28 +5,48 @@ export const marginSheet = `
 .margin { position: relative; width: ${measure.margin}px; flex: none; padding: 12px 18px 0 0; box-sizing: border-box; }
 .margin-head { display: flex; gap: 14px; align-items: baseline; margin-inline-start: 8px; padding-bottom: 7px; border-bottom: 1px solid var(--rule); font: 15px/20px ${face.interface}; color: var(--soft); }
 .margin-head h2 { font: 700 15px/20px ${face.interface}; color: var(--ink); margin: 0; }
-.margin-gloss { position: absolute; left: 8px; right: 18px; transition: top 140ms ease-out; }
-@media (prefers-reduced-motion: reduce) { .margin-gloss { transition: none; } }
+.margin-stack { position: absolute; display: flex; flex-direction: column; inset-inline: 8px 18px; transition: top 150ms ease-out; }
+@media (prefers-reduced-motion: reduce) { .margin-stack { transition: none; } }
+.margin-mark { position: absolute; width: 3px; margin-left: -14px; background: var(--vermilion); pointer-events: none; }
+.margin-gloss + .margin-gloss { margin-top: 10px; }
+.stack-head { flex: none; } .stack-open { flex: 0 1 auto; min-height: 0; overflow-y: auto; overscroll-behavior: contain; scrollbar-width: thin; }
+.stack-open.measured { position: absolute; inset-inline: 0; top: 0; visibility: hidden; pointer-events: none; overflow: hidden; }
+.stack-closed { position: relative; display: flex; gap: 9px; width: 100%; height: 40px; padding: 0; border: 0; background: none; text-align: start; cursor: pointer; }
+.stack-closed.short { height: 21px; }
+.stack-closed::after { content: ''; position: absolute; inset: -5px 0; }
+.stack-closed:hover .stack-words { text-decoration: underline; text-underline-offset: 3px; }
+.stack-words { font: 15px/20px ${face.interface}; color: var(--soft); display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; overflow: hidden; overflow-wrap: anywhere; } .short .stack-words { -webkit-line-clamp: 1; }
+.stack-words .strong { font-weight: 700; color: var(--ink); }
+.stack-pigments { display: flex; gap: 2px; flex: none; align-self: stretch; } .stack-pigments > * { width: 3px; }
+.stack-away { display: none !important; }
+.stack-head { display: block; width: 100%; height: 34px; padding: 2px 0 10px; border: 0; background: none; text-align: start; cursor: pointer; } .stack-head .stack-words { color: var(--lapis); border-bottom: 1px solid var(--rule); padding-bottom: 2px; }
+@media (hover: none) { .stack-head { height: 50px; padding-top: 18px; } .stack-closed::after { inset: -12px 0; } }
+.margin-sheet-line { font: italic 15px/20px ${face.writing}; color: var(--soft); padding-top: 12px; } .margin-sheet-stack { scroll-margin-top: 2px; }
+.margin-steps { display: flex; align-items: center; padding: 0 8px; border-block: 1px solid var(--rule); } .margin-steps button { flex: none; width: 44px; height: 44px; border: 0; background: none; font: 24px/44px ${face.interface}; color: var(--lapis); cursor: pointer; } .margin-steps button[data-end] { color: var(--rule); }
+.margin-steps-words { flex: 1; min-width: 0; text-align: center; font: 15px/20px ${face.interface}; color: var(--soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .margin .gloss { font-size: 15px; line-height: 19px; }
 .gloss-origin { display: block; font: 14px/18px ${face.interface}; color: var(--soft) !important; text-decoration: none !important; padding-bottom: 1px; }
 .gloss-origin:hover { text-decoration: underline !important; }
 .gloss-detail::before { content: '·'; margin: 0 1px 0 5px; }
 .gloss { border-inline-start: 3px solid var(--rule); padding-inline-start: 10px; }
+.gloss { position: relative; } .gloss-grip { position: absolute; inset-block: 0; inset-inline-start: -7px; width: 15px; cursor: grab; touch-action: none; } .gloss-grip:active { cursor: grabbing; }
+.gloss-grip::after { content: ''; position: absolute; inset-block: 0; inset-inline-start: 4px; width: 3px; background: inherit; } .gloss-grip:hover::after { width: 6px; background: var(--vermilion); }
+.gloss-target { position: fixed; width: 4px; background: var(--vermilion); z-index: 40; pointer-events: none; }
 .gloss-above { font: 14px/17px ${face.interface}; color: var(--soft); padding-bottom: 1px; overflow-wrap: anywhere; }
-.gloss-line { position: relative; overflow-wrap: anywhere; }
+.gloss-line { overflow-wrap: anywhere; }
 .gloss .box { appearance: none; width: 15px; height: 15px; margin: 0 7px 0 0; padding: 0; vertical-align: -2px; border: 1.5px solid var(--soft); border-radius: 3px; background: none; cursor: pointer; position: relative; }
 .gloss .box::after { content: ''; position: absolute; inset: -15px -8px; }
 .gloss .box[data-state=done] { background: var(--verdigris); border-color: var(--verdigris); }
 .gloss .box[data-state=begun] { background: linear-gradient(90deg, var(--verdigris) 50%, transparent 50%); border-color: var(--verdigris); }
 .gloss-words[data-state=done], .gloss-words[data-state=dropped] { color: var(--soft); } .gloss-words[data-state=dropped] { text-decoration: line-through; }
-.gloss-tools { margin-inline-start: 6px; white-space: nowrap; }
+.gloss-tools { margin-inline-start: 6px; white-space: nowrap; } .gloss-origin ~ * .gloss-tools { position: absolute; top: 0; inset-inline-end: 0; margin: 0; padding-inline-start: 8px; pointer-events: none; } .gloss:hover .gloss-tools, .gloss:focus-within .gloss-tools { background: var(--leaf); pointer-events: auto !important; }
 .gloss-tools button, .gloss-tools a { border: 0; background: none; padding: 0 3px; color: var(--soft) !important; font: 14px/18px ${face.interface}; text-decoration: underline !important; text-underline-offset: 3px; cursor: pointer; opacity: 0; }
 .gloss:hover .gloss-tools *, .gloss:focus-within .gloss-tools *, .gloss-tools *:focus-visible { opacity: 1; }
 span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 @media (hover: none) {
-  .gloss { position: relative; } .gloss-origin { display: block; min-height: 44px; box-sizing: border-box; padding-block: 12px 4px; margin-inline-end: 62px; }
-  .gloss-line { position: static; } .gloss:not(:has(> .gloss-origin)) .gloss-line { padding-inline-end: 62px; }
-  .gloss-tools { position: absolute; top: 0; inset-inline-end: 0; margin: 0; } .gloss-tools * { opacity: 1 !important; min-height: 44px; min-width: 44px; padding: 0 8px !important; }
+  .gloss-origin { display: block; min-height: 44px; box-sizing: border-box; padding-block: 12px 4px; margin-inline-end: 62px; } [data-gloss] .gloss-origin { margin-inline-end: 118px; }
+  .gloss:not(:has(> .gloss-origin)) .gloss-line { padding-inline-end: 62px; }
+  .gloss .gloss-tools { position: absolute; background: none !important; pointer-events: auto !important; top: 0; inset-inline-end: 0; margin: 0; } .gloss-tools * { opacity: 1 !important; min-height: 44px; min-width: 44px; padding: 0 8px !important; }
   .gloss .box { margin: 14px 15px 14px 14px; vertical-align: middle; } .gloss .box::after { inset: -15px; }
 }
 .gloss-editor .ProseMirror { outline: none; padding: 4px 6px; margin-inline-start: -6px; background: var(--ground); border-radius: 3px; box-shadow: 0 0 0 1px var(--lapis); font: 16px/21px ${face.writing}; }
@@ -64,7 +84,7 @@ span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 .margin-grab .grab { margin: 0 auto 5px; }
 .margin-grab-words { font: 15px/22px ${face.interface}; color: var(--soft); }
 .margin-grab-words .strong { font: 700 18px/22px ${face.writing}; color: var(--ink); margin-inline-end: 10px; }
-.margin-list { overflow-y: auto; padding: 2px 18px 18px; flex: 1; outline-offset: -2px; }
+.margin-list { overflow-y: auto; overscroll-behavior: contain; touch-action: pan-y pinch-zoom; padding: 2px 18px 18px; flex: 1; outline-offset: -2px; }
 .margin-list-gloss { margin: 10px 0; scroll-margin-top: 6px; }
 @media (min-width: ${measure.wide}px) { .margin-sheet { bottom: 0; left: auto; width: 360px; border-inline-start: 1px solid var(--rule); border-radius: 10px 0 0 0; } .margin-sheet.open { height: 70vh; border-radius: 14px 0 0 0; } }
 `;

@@ -110,7 +110,6 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
   const text = useRef<HTMLDivElement>(null);
   const margin = useMargin(pageId, body);
   const dispatch = useAppDispatch();
-  const { groups } = margin;
   const besideId = useAppSelector((state) => state.view.besideId);
   const keptId = besideId === pageId ? null : besideId;
   const isOffline = useAppSelector((state) => state.view.saving === 'offline');
@@ -176,8 +175,9 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
                     onBody={setBody}
                     text={text}
                     focus={focus}
+                    spokenOf={isHiddenHere ? undefined : margin.spokenOf}
                   />
-                  {!hasMargin && !isHiddenHere && <MarginCounts groups={groups} text={text} onOpen={sheet.showLine} />}
+                  {!hasMargin && !isHiddenHere && <MarginCounts margin={margin} text={text} onOpen={sheet.showLine} />}
                 </Box>
               </>
             ) : page?.missing ? (

@@ -93,6 +93,10 @@ export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
     ...ids.map((id) => ({ do: 'linkNames', id, places: [{ pageId: own.page, blockId: own.block }] })),
     ...ids.map((id) => ({ do: 'linkNames', id: own.page, places: [{ pageId: id, blockId: block }] })),
   ],
+  moveGloss: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'moveGloss', id, blockId: own.block, lineId: block, isMoved: true })),
+    ...ids.map((id) => ({ do: 'moveGloss', id: own.page, blockId: block, lineId: id, isMoved: true })),
+  ],
   leaveUnlinked: ({ ids, own, block }) => [
     ...ids.map((id) => ({ do: 'leaveUnlinked', id, pageId: own.page, blockId: own.block, isLeft: true })),
     ...ids.map((id) => ({ do: 'leaveUnlinked', id: own.page, pageId: id, blockId: block, isLeft: true })),

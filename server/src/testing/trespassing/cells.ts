@@ -89,6 +89,8 @@ export const ACT_CELLS: Record<Act['do'], readonly number[]> = {
   otherNames: [...REFUSED, 200, 200],
   // Lines that name nothing there are left as they are.
   linkNames: [200, 200, 200, 404, 404, 200, 200, 404],
+  // What is said of a page of one's own is one's own, whatever it names.
+  moveGloss: [...REFUSED, ...OWN],
   leaveUnlinked: [200, 200, 200, 400, ...REFUSED],
   merge: [404, 403, 403, 404, 404, 403, 403, 404],
   leadTo: [...REFUSED, 404, 200, 200, 404],

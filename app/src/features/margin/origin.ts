@@ -1,0 +1,27 @@
+import { ownWords, type NodeJson } from '@glossarion/core/document';
+import { localDay, nearDate } from '@glossarion/core/journal';
+import type { Gloss } from '@glossarion/core/margin';
+import { trailWords } from '../../screen/words';
+
+const TIME = /^(\d{1,2}[:.]\d{2})\b/u;
+
+interface Placed {
+  day: string | null;
+  node: NodeJson;
+  changedAt: string;
+  pageTitle: string;
+  trail: Gloss['trail'];
+}
+
+/** Where a line comes from: the day and hour of a journal line, else the page, with its trail and date. */
+export function originOf({ day, node, changedAt, pageTitle, trail }: Placed): { words: string; detail: string } {
+  const today = localDay(new Date());
+  if (day) {
+    const near = nearDate(day, today);
+    const time = TIME.exec(ownWords(node).trim())?.[1];
+    const shown = near[0]!.toUpperCase() + near.slice(1);
+    return { words: time ? `${shown}, ${time}` : shown, detail: 'Journal' };
+  }
+  const changed = nearDate(localDay(new Date(changedAt)), today);
+  return { words: pageTitle, detail: [trailWords(trail), changed].filter(Boolean).join(', ') };
+}

@@ -1,0 +1,4 @@
+export * from './lines';
+export * from './parts';
+export * from './placement';
+export * from './weights';
