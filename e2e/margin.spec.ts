@@ -2,7 +2,7 @@ import { expect, into, line, test } from './support/lines';
 import { glossesIn, marginOf, secondWindow, showTools } from './support/margin';
 import { said } from './support/outline';
 import { idOf, isPhone, openPage, saved, textOf } from './support/test';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 const pointing = {
   'Sluice gate': 'The lower leaf has dropped.\n\nOak frame and elm boards.\n',
@@ -101,15 +101,21 @@ test('L9 a gloss is ticked and edited where it is shown, and its page has it', a
   await expect(textOf(page).locator('[data-state=done]').first()).toContainText('Lift the');
 });
 
+/** A gloss whose line is being edited. */
+async function editing(page: Page, words: string): Promise<Locator> {
+  const gloss = glossesIn(await marginOf(page)).filter({ hasText: words });
+  await gloss.locator('.gloss-origin').hover();
+  await gloss.getByRole('button', { name: /Edit this line/u }).click();
+  await expect(gloss.getByRole('textbox')).toBeFocused();
+  return gloss;
+}
+
 test(
   'L9 a line that was changed elsewhere meanwhile is not overwritten, and what was typed stays',
   { tag: '@once' },
   async ({ pages }) => {
     const page = await pages(pointing);
-    const budget = glossesIn(await marginOf(page)).filter({ hasText: 'comes to' });
-    await budget.locator('.gloss-origin').hover();
-    await budget.getByRole('button', { name: /Edit this line/u }).click();
-    await expect(budget.getByRole('textbox')).toBeFocused();
+    const budget = await editing(page, 'comes to');
     await page.keyboard.type('Mine. ');
     const other = await secondWindow(page);
     await openPage(other, 'Budget');
@@ -133,10 +139,7 @@ test(
   { tag: '@once' },
   async ({ pages }) => {
     const page = await pages(pointing);
-    const budget = glossesIn(await marginOf(page)).filter({ hasText: 'comes to' });
-    await budget.locator('.gloss-origin').hover();
-    await budget.getByRole('button', { name: /Edit this line/u }).click();
-    await expect(budget.getByRole('textbox')).toBeFocused();
+    const budget = await editing(page, 'comes to');
     await page.keyboard.type(' And');
     const opened = secondWindow(page);
     let isOpen = false;

@@ -1,5 +1,5 @@
 import { rarityAmong, type Rarity } from '../../find/rarity';
-import type { Weights } from './weights';
+import type { PartName, Weights } from './weights';
 
 /** What of a line of the page a part looks at. */
 export interface ReadLine {
@@ -33,8 +33,6 @@ export interface Telling {
   /** The stems of the page's own title, which most that points here names. */
   title: ReadonlySet<string>;
 }
-
-export type PartName = 'word' | 'title' | 'around' | 'section' | 'link' | 'source' | 'tag';
 
 /** A part of the score of a line and a gloss: what both hold, each by how much it tells. */
 export interface Part {

@@ -1,7 +1,7 @@
 import type { Rarity } from '../../find/rarity';
 import { tellingWords } from '../../find/telling';
-import { PART_NAMES, PARTS, type PartName, type ReadGloss, type ReadLine, type Telling } from './parts';
-import { WEIGHTS, type Weights } from './weights';
+import { PART_NAMES, PARTS, type ReadGloss, type ReadLine, type Telling } from './parts';
+import { WEIGHTS, type PartName, type Weights } from './weights';
 
 /** A line of the page, as far as placing needs it. */
 export interface MarginLine {

@@ -1,4 +1,5 @@
-import type { PartName } from './parts';
+/** What can tie a gloss to a line, each a part of the score (parts.ts). */
+export type PartName = 'word' | 'title' | 'around' | 'section' | 'link' | 'source' | 'tag';
 
 /** What counts for how much when a gloss is placed. */
 export interface Weights extends Record<PartName, number> {
