@@ -182,6 +182,28 @@ test('L9 a gloss that is written in stays in its place while another window adds
   await expect(line(other, 'Oak for')).toContainText('has dropped more than forty millimetres.');
 });
 
+test(
+  'L9 one gloss after the other is written in, and the second stays in its place too',
+  { tag: '@once' },
+  async ({ pages }) => {
+    const page = await pages(mill);
+    await marginOf(page);
+    const oak = await stackOf(page, OAK);
+    const edit = async (gloss: Locator) => {
+      await gloss.hover();
+      await gloss.getByRole('button', { name: /Edit this line/u }).click();
+      await expect(gloss.getByRole('textbox')).toBeFocused();
+    };
+    await edit((await stackOf(page, null)).getByRole('article', { name: /Letters/u }));
+    await edit(oak.getByRole('article', { name: /Timber/u }));
+    await page.waitForTimeout(400);
+    await page.keyboard.press('End');
+    await page.keyboard.type(' The lower leaf has dropped more than forty millimetres.');
+    await page.waitForTimeout(1500);
+    await expect(oak.getByRole('textbox')).toBeFocused();
+  },
+);
+
 /** Sets a gloss beside another line by its menu. */
 async function setBeside(page: Page, gloss: Locator, words: string): Promise<void> {
   if (!isPhone(page)) await gloss.hover();

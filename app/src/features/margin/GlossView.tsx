@@ -59,9 +59,7 @@ export const GlossView = memo(function GlossView({
   const latest = useRef(gloss);
   latest.current = gloss;
   useEffect(() => {
-    if (!isEdited || !hold) return;
-    hold(latest.current);
-    return () => hold(null);
+    if (isEdited) return hold?.(latest.current);
   }, [isEdited, hold]);
   const { words, detail } = originOf(gloss);
   const address = `/b/${gloss.blockId}`;

@@ -15,8 +15,8 @@ export interface GlossMoving {
   step: (gloss: Gloss, by: 1 | -1) => void;
   /** Leaves it where it would stand by itself. */
   letGo: (gloss: Gloss) => void;
-  /** Keeps one in its place while it is written in; null lets it go. */
-  hold: (gloss: Gloss | null) => void;
+  /** Keeps one in its place while it is written in, until what is given back is called. */
+  hold: (gloss: Gloss) => () => void;
 }
 
 /** Null where glosses are shown by themselves. */
@@ -38,6 +38,11 @@ export function useMoving(
   // Whenever something was drawn: it comes into its new place first, and this may have to be opened then.
   useEffect(() => {
     if (!followed.current) return;
+    // Who writes somewhere by now is not taken away from there.
+    if (document.activeElement?.matches('[contenteditable=true], input, textarea')) {
+      followed.current = null;
+      return;
+    }
     const { gloss, stack } = followed.current;
     if (!stacks.find(({ key }) => key === stack)?.glosses.some((each) => glossKey(each) === gloss)) return;
     const places = within.current?.querySelectorAll(`[data-stack="${stack}"] [data-gloss="${CSS.escape(gloss)}"]`);

@@ -56,8 +56,8 @@ export interface MarginState {
   lines: () => LineChoice[];
   /** What was written in a line is done: glosses may speak to other lines now. */
   renew: () => void;
-  /** Keeps a gloss that is written in where it stands, until null is given. */
-  hold: (gloss: Gloss | null) => void;
+  /** Keeps a gloss that is written in where it stands, until what is given back is called. */
+  hold: (gloss: Gloss) => () => void;
 }
 
 const NO_GLOSSES: readonly Gloss[] = [];
@@ -92,9 +92,12 @@ export function useMargin(pageId: string, body: BodyJson | null): MarginState {
   const stacks = useMemo(() => stacksOf(info, lines, body, held), [info, lines, held, known]);
   const latest = useRef({ body, stacks });
   latest.current = { body, stacks };
-  const hold = useCallback((gloss: Gloss | null) => {
-    const stack = gloss && latest.current.stacks.find(({ glosses }) => glosses.includes(gloss));
-    setHeld(stack ? { gloss: glossKey(gloss), stack: stack.key, order: stack.glosses.map(glossKey) } : null);
+  const hold = useCallback((gloss: Gloss) => {
+    const key = glossKey(gloss);
+    const stack = latest.current.stacks.find(({ glosses }) => glosses.includes(gloss));
+    if (stack) setHeld({ gloss: key, stack: stack.key, order: stack.glosses.map(glossKey) });
+    // Another may be written in by then.
+    return () => setHeld((before) => (before?.gloss === key ? null : before));
   }, []);
   const choices = useCallback(
     () =>
