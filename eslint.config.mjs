@@ -23,9 +23,9 @@ const byHand = [
  * before it, so that no circle can come to be.
  */
 const CORE = [
-  ...['accounts', 'notices', 'words', 'outline', 'tags', 'document', 'links', 'alsoNamed', 'journal', 'dates'],
-  ...['overview', 'templates', 'acts', 'bin', 'desk', 'find', 'formats', 'kin', 'margin', 'messages', 'names'],
-  ...['pickables', 'testing'],
+  ...['accounts', 'notices', 'calendar', 'words', 'outline', 'tags', 'document', 'links', 'alsoNamed', 'journal'],
+  ...['tray', 'dates', 'tasks', 'overview', 'templates', 'acts', 'bin', 'desk', 'find', 'formats', 'kin', 'margin'],
+  ...['messages', 'names', 'pickables', 'testing'],
 ].map((name) => `core/src/${name}`);
 const SERVER = [
   ...['sqlite', 'entities', 'problem.ts', 'startError.ts', 'access', 'migrations', 'database', 'text.ts', 'config.ts'],
@@ -35,7 +35,20 @@ const SERVER = [
 
 /** What the features of the app are, in the order in which they build on each other. */
 const FEATURES = [
-  ...['attachments', 'cards', 'trail', 'templates', 'parts', 'outline', 'names', 'beside', 'leaves', 'margin'],
+  ...[
+    'attachments',
+    'cards',
+    'trail',
+    'templates',
+    'parts',
+    'outline',
+    'names',
+    'beside',
+    'leaves',
+    'tray',
+    'tasks',
+    'margin',
+  ],
   ...['desk', 'bin', 'keys', 'find', 'preview', 'journal', 'page', 'session', 'settings', 'shell'],
 ];
 

@@ -72,7 +72,7 @@ const walks = [
 
 for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
   test(`axe finds nothing on any screen, ${way}`, { tag: isPhoneSized ? '@phone' : '@once' }, async ({ mill }) => {
-    test.setTimeout(300_000);
+    test.setTimeout(600_000);
     await mill.emulateMedia({ colorScheme });
     const whole = mill.viewportSize()!;
     if (isGrown) await mill.setViewportSize({ width: whole.width / 2, height: whole.height / 2 });
@@ -95,6 +95,8 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
     for (const address of [
       '/today',
       '/desk',
+      '/tasks',
+      '/tray',
       '/notebooks',
       '/find?q=gate',
       '/settings',

@@ -195,12 +195,14 @@ test('F4 what is found in code and in a table is scrolled into sight', async ({ 
   await expect(textOf(page).locator('pre')).toHaveText('let fulcrum = 41');
 });
 
-test('J2 the strip of days belongs to the day that is open', async ({ pages }) => {
+test('J2 the strip of days, or the calendar, belongs to the day that is open', async ({ pages }) => {
   const page = await pages({ Works: 'start\n' });
   await page.goto(new URL('/day/2026-03-09', page.url()).href);
-  const strip = page.getByRole('navigation', { name: /days/iu });
-  await expect(strip.locator('[aria-current=date]')).toHaveAttribute('href', '/day/2026-03-09');
-  await expect(strip.getByRole('link')).toHaveCount(7);
+  const around = isPhone(page)
+    ? page.getByRole('navigation', { name: /days/iu })
+    : page.getByRole('region', { name: 'Calendar' });
+  await expect(around.locator('[aria-current=date]')).toHaveAttribute('href', '/day/2026-03-09');
+  await expect(around.getByRole('link')).toHaveCount(isPhone(page) ? 7 : 42);
 });
 
 test('S4 letters act by their place, Shift with a click opens no strip', { tag: '@once' }, async ({ pages }) => {

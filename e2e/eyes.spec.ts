@@ -9,7 +9,7 @@ test(
   { tag: '@phone' },
   async ({ mill }) => {
     const origin = new URL(mill.url()).origin;
-    for (const place of ['/today', '/desk', '/notebooks', '/find?q=gate', '/settings', '/bin']) {
+    for (const place of ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/find?q=gate', '/settings', '/bin']) {
       await mill.goto(origin + place, { waitUntil: 'networkidle' });
       expect(await missedTargets(mill), place).toEqual([]);
     }
@@ -46,7 +46,7 @@ test('S4 at 200 %, as narrow as a phone, nothing is cut off at the side', { tag:
         })
         .map((element) => `${element.tagName} ${element.className} ${element.textContent?.slice(0, 30)}`),
     );
-  for (const place of ['/today', '/desk', '/notebooks', '/find?q=gate', '/settings']) {
+  for (const place of ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/find?q=gate', '/settings']) {
     await mill.goto(origin + place, { waitUntil: 'networkidle' });
     expect(await cutOff(), place).toEqual([]);
   }

@@ -1,4 +1,4 @@
-import { clickEnd, expect, saved, test, textOf } from './support/test';
+import { clickEnd, expect, isPhone, saved, test, textOf } from './support/test';
 
 const dayAgo = (days: number): string => new Date(Date.now() - days * 86_400_000).toLocaleDateString('sv');
 
@@ -36,14 +36,19 @@ test('today is there without being made, from its template, with earlier days be
   await expect(textOf(page)).toContainText('Staff read 3 days ago. Twice.');
 });
 
-test('the week strip tells which days were written and opens them', async ({ context, page, server, signIn }) => {
-  await signIn(context, server.url, [{ path: `Journal/${dayAgo(2)}.md`, text: 'One two three four five.\n' }]);
+test('the days around tell which were written, and open', async ({ context, page, server, signIn }) => {
+  // Of the same week, which begins on Sunday here.
+  const other = new Date().getDay() === 0 ? dayAgo(-1) : dayAgo(1);
+  await signIn(context, server.url, [{ path: `Journal/${other}.md`, text: 'One two three four five.\n' }]);
   await page.goto(server.url);
-  const week = page.getByRole('navigation', { name: 'The days around' });
-  await expect(week.getByRole('link')).toHaveCount(7);
-  await expect(week.getByRole('link', { name: /nothing written/ })).toHaveCount(6);
-  await week.getByRole('link', { name: /, 5 words/ }).click();
-  await expect(page).toHaveURL(new RegExp(`/day/${dayAgo(2)}$`));
+  // On a phone the week of the day that is open; beside the text, where there is room, the month.
+  const around = isPhone(page)
+    ? page.getByRole('navigation', { name: 'The days around' })
+    : page.getByRole('region', { name: 'Calendar' });
+  await expect(around.getByRole('link')).toHaveCount(isPhone(page) ? 7 : 42);
+  await expect(around.getByRole('link', { name: /, \d+ words?/ })).toHaveCount(1);
+  await around.getByRole('link', { name: /, 5 words/ }).click();
+  await expect(page).toHaveURL(new RegExp(`/day/${other}$`));
   await expect(textOf(page)).toContainText('One two three four five.');
 });
 

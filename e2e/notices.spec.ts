@@ -33,7 +33,8 @@ test('while a linking line or a title is typed, a window that does not show it a
   const windows = {
     'the page linked to': await windowAt(page, `/p/${await idOf(page, 'Budget')}`),
     'another page': await windowAt(page, `/p/${await idOf(page, 'Tides')}`),
-    'the day': await windowAt(page, '/today'),
+    // Today names what was begun on it.
+    'the day': await windowAt(page, '/day/2026-03-09'),
   };
   await Promise.all(Object.values(windows).map(quiet));
   const counts = Object.entries(windows).map(([name, window]) => ({ name, requests: asked(window) }));

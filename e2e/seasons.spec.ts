@@ -124,12 +124,20 @@ test('W8 the Desk gathers, and is arranged for each kind of screen', async ({ ou
   await outline.getByRole('button', { name: 'Done' }).click();
   await outline.reload();
   const heads = outline.locator('.desk-part h2');
-  await expect(heads).toHaveText(['Pins', 'Open tasks', 'Opened lately', 'Worked on this week']);
+  await expect(heads).toHaveText([
+    'Pins',
+    'Due and brought forward',
+    'Tray',
+    'Open tasks',
+    'Opened lately',
+    'What may be forgotten',
+    'Worked on this week',
+  ]);
   await outline.setViewportSize(isPhone(outline) ? { width: 1280, height: 800 } : { width: 390, height: 844 });
   await outline.getByRole('button', { name: 'Arrange' }).click();
   await outline.getByRole('button', { name: 'Down: Pins' }).click();
   await outline.getByRole('button', { name: 'Done' }).click();
-  await expect(heads.first()).toHaveText('Open tasks');
+  await expect(heads.first()).toHaveText('Due and brought forward');
   await outline.setViewportSize(isPhone(outline) ? { width: 1280, height: 800 } : { width: 390, height: 844 });
   await expect(heads.first()).toHaveText('Pins');
 });

@@ -111,6 +111,22 @@ test('X8 the menu of a page opens when the server has not told of the page yet, 
   tell();
   await menu.getByRole('button', { name: 'Pin to the Desk' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'pinned to the Desk' })).toBeVisible();
+  // What can be done with its pin is not offered before it is known whether there is one.
+  let tellPins = () => {};
+  const pinsTold = new Promise<void>((resolve) => (tellPins = resolve));
+  await page.route('**/api/pins', async (route) => {
+    await pinsTold;
+    await route.continue();
+  });
+  await page.reload();
+  await expect(page.getByRole('main')).toContainText('Begun today');
+  await page.getByRole('button', { name: 'Page', exact: true }).click();
+  await expect(menu.getByRole('button', { name: 'Find and replace here' })).toBeVisible();
+  await expect(menu).not.toContainText('offered here as soon as');
+  await expect(menu.getByRole('button', { name: 'Pin to the Desk' })).toHaveCount(0);
+  tellPins();
+  await menu.getByRole('button', { name: 'Take from the pins' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'not pinned any more' })).toBeVisible();
 });
 
 test('X12 words, characters and reading time are told', async ({ pages }) => {

@@ -20,12 +20,16 @@ const common = {
   logLevel: 'warning',
 };
 
+/** What Node does not take for a module, though its package says it has one. */
+const BROUGHT_ALONG = ['rrule'];
+
 const packagesStay = {
   name: 'packages stay',
   setup(builder) {
-    builder.onResolve({ filter: /^[^./]/ }, ({ path: name, kind }) =>
-      kind === 'entry-point' || name.startsWith('@glossarion/core/') ? undefined : { path: name, external: true },
-    );
+    builder.onResolve({ filter: /^[^./]/ }, ({ path: name, kind }) => {
+      const isOurs = kind === 'entry-point' || name.startsWith('@glossarion/core/') || BROUGHT_ALONG.includes(name);
+      return isOurs ? undefined : { path: name, external: true };
+    });
   },
 };
 

@@ -1,4 +1,3 @@
-/* global document */
 // npm run screenshots: takes one current picture of each main view from the demo into docs/screenshots.
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
@@ -30,12 +29,14 @@ const leaves = async (page) => {
   await openPage('Undershot wheel')(page);
   await page.locator('.leaf').first().waitFor();
 };
-const choosing = async (page) => {
-  await openNotebook(page);
-  await page.getByRole('button', { name: 'Choose', exact: true }).click();
-  await page.getByRole('treeitem', { name: /^Sluice gate no. 2/ }).click();
-  await page.getByRole('treeitem', { name: /^Silt cores/ }).click();
-  await page.evaluate(() => (document.getElementById('main').scrollTop = 0));
+/** A thought that is being jotted down, over today. */
+const jot = async (page) => {
+  await page.getByRole('button', { name: 'Jot', exact: true }).tap();
+  await page.getByRole('textbox', { name: 'What is on your mind' }).waitFor();
+  await page.keyboard.type('Would hessian do? Ask [[Tomas');
+  await page.getByRole('listbox', { name: 'What to link to' }).waitFor();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(' before the lift.');
 };
 const openNotebook = async (page) => {
   await page.goto(`${url}/notebooks`);
@@ -66,13 +67,6 @@ const besideLine = async (page) => {
     .nth(1)
     .click({ position: { x: 5, y: 10 } });
   await page.locator('.margin-stack[data-present]').waitFor();
-};
-const choosingLines = async (page) => {
-  await openPage('Sluice gate no. 2')(page);
-  await page.locator('.writing .words').nth(4).click();
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Shift+ArrowDown');
-  await page.keyboard.press('Shift+ArrowDown');
 };
 const table = async (page) => {
   await openPage('Cogs bought so far')(page);
@@ -126,10 +120,10 @@ const views = [
   ['find-phone', phone, 'light', find],
   ['desk-phone', phone, 'light', (page) => page.goto(`${url}/desk`)],
   ['desk-wide-dark', wide, 'dark', (page) => page.goto(`${url}/desk`)],
-  ['choosing-phone-dark', phone, 'dark', choosing],
+  ['jot-phone-dark', phone, 'dark', jot],
   ['leaves-wide', wide, 'light', leaves],
-  ['bin-phone', phone, 'light', (page) => page.goto(`${url}/bin`)],
-  ['choosing-lines-wide', wide, 'light', choosingLines],
+  ['tray-phone', phone, 'light', (page) => page.goto(`${url}/tray`)],
+  ['tasks-wide', wide, 'light', (page) => page.goto(`${url}/tasks`)],
   ['table-phone-dark', phone, 'dark', table],
   ['beside-wide', wide, 'light', beside],
   // Last, since they write.

@@ -1,5 +1,6 @@
 import { expect, type BrowserContext, type Page } from '@playwright/test';
 import type { TestServer } from './server';
+import { randomUUID } from 'node:crypto';
 import { begin, idOf, openPage } from './test';
 import { outlineNotes } from './outline';
 
@@ -14,7 +15,7 @@ export async function outlineNotesWith(
 ): Promise<void> {
   const changed = outlineNotes.map((note) => {
     if (note.path.endsWith('Pintle.md')) {
-      return { ...note, text: 'Worn; belongs to the [[Sluice gate]].\n\n## One\n\nfirst\n\n## Two\n\nsecond\n' };
+      return { ...note, text: '- [ ] Worn; belongs to the [[Sluice gate]].\n\n## One\n\nfirst\n\n## Two\n\nsecond\n' };
     }
     if (note.path.endsWith('Stop logs.md'))
       return { ...note, text: '| a | b |\n| - | - |\n| 1 | 2 |\n\nThe Pintle is worn.\n' };
@@ -22,6 +23,7 @@ export async function outlineNotesWith(
   });
   await signIn(context, server.url, [...changed, { path: 'Field Craft/Timber/Old.md', text: 'x\n' }]);
   await begin(page, server);
+  const jotted = { type: 'block', attrs: { id: randomUUID() }, content: [{ type: 'text', text: 'A stray thought' }] };
   const [gate, old] = [await idOf(page, 'Sluice gate'), await idOf(page, 'Old')];
   const origin = new URL(page.url()).origin;
   const done = await page.request.post(`${origin}/api/acts`, {
@@ -30,6 +32,7 @@ export async function outlineNotesWith(
       acts: [
         { do: 'pin', id: gate },
         { do: 'bin', id: old },
+        { do: 'jot', id: randomUUID(), nodes: [jotted], at: new Date().toISOString() },
       ],
     },
   });

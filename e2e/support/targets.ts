@@ -15,7 +15,7 @@ export const missedTargets = (page: Page): Promise<string[]> =>
       const { left, top, width, height } = element.getBoundingClientRect();
       if (!width || !height || left < 0 || getComputedStyle(element).visibility === 'hidden') return false;
       if (element.closest('.skip-link, [aria-hidden=true]')) return false;
-      if (element.tagName === 'A' && element.closest('.words, .gloss-words, .page-meta')) return false;
+      if (element.tagName === 'A' && element.closest('.words, .gloss-words, .task-words, .page-meta')) return false;
       const hit = document.elementFromPoint(left + width / 2, top + height / 2);
       return hit !== null && (element.contains(hit) || hit.contains(element));
     };

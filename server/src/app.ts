@@ -15,6 +15,7 @@ import { accountRoutes, SESSION_COOKIE } from './routes/accounts';
 import { actRoutes } from './routes/acts';
 import { binRoutes } from './routes/bin';
 import { describeInterface } from './routes/description';
+import { calendarRoutes } from './routes/calendar';
 import { deskRoutes } from './routes/desk';
 import { entryRoutes } from './routes/entries';
 import { fileRoutes } from './routes/files';
@@ -23,7 +24,9 @@ import { importRoutes } from './routes/imports';
 import { pageRoutes } from './routes/pages';
 import { settingRoutes } from './routes/settings';
 import { tagRoutes } from './routes/tags';
+import { taskRoutes } from './routes/tasks';
 import { templateRoutes } from './routes/templates';
+import { trayRoutes } from './routes/tray';
 import type { Services } from './services';
 
 /** Whether a request from a page of this origin may change something here. */
@@ -120,12 +123,15 @@ export function makeApp(services: Services): Express {
     entryRoutes,
     actRoutes,
     binRoutes,
+    calendarRoutes,
     deskRoutes,
     pageRoutes,
     findRoutes,
     settingRoutes,
     tagRoutes,
+    taskRoutes,
     templateRoutes,
+    trayRoutes,
   ]) {
     api.use(routes(services));
   }

@@ -2,6 +2,7 @@ import type { ChangeNotice } from '@glossarion/core/notices';
 import { whenAtRest } from '../kit/atRest';
 import { api } from '../state/api';
 import { dropPickables, preparePickables, renewPickables } from '../state/pickables';
+import { sendWaitingActs } from '../state/waitingActs';
 import { askAgain, refreshTargets, store } from '../state/store';
 import { noticed, savingChanged } from '../state/view';
 import type { Ahead } from './ahead';
@@ -18,6 +19,8 @@ const TAGS = {
   settings: 'Settings',
   alsoNamed: 'AlsoNamed',
   kin: 'Kin',
+  tasks: 'Tasks',
+  tray: 'Tray',
 } as const;
 
 type Tag = (typeof TAGS)[keyof typeof TAGS];
@@ -39,13 +42,14 @@ export class Shelf {
   private full: string | null = null;
 
   constructor(
-    accountId: string,
+    private accountId: string,
     readonly local: LocalStore,
     ahead: Ahead | null = null,
   ) {
     this.library = new Library(local, this.events, ahead);
     void this.readKept();
     void sendDrafts(accountId, local).then(this.readKept);
+    void sendWaitingActs(accountId);
     whenAtRest(preparePickables);
   }
 
@@ -94,7 +98,7 @@ export class Shelf {
         if (changed.some(({ what }) => what === 'title' || what === 'outline')) renewPickables();
       },
       onBack: (cutAt) => {
-        void askAgain(cutAt);
+        void sendWaitingActs(this.accountId).then(() => askAgain(cutAt));
         renewPickables();
       },
       onKept: () => void this.readKept(),

@@ -1,15 +1,20 @@
 import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
-import { HIGHLIGHTS } from '@glossarion/core/document';
+import { useEffect, useReducer, useState } from 'react';
+import { HIGHLIGHTS, shownWords, type NodeJson } from '@glossarion/core/document';
+import { TaskSheet } from '../screen/TaskSheet';
+import { linkWords } from '../screen/words';
 import { Action } from '../kit/Action';
 import { Group } from '../kit/Group';
 import { Sheet } from '../kit/Sheet';
-import { useAppSelector } from '../state/store';
+import { targetOf, useAppSelector } from '../state/store';
 import { colour } from '../theme/tokens';
 import { actedRange, choose, countOf, idsInRange } from './chosen';
 import { OFFERS } from './kinds';
 import type { LineActs } from './lineActs';
 import { duplicateBlocks, indent, moveLine, removeBlocks, tint } from './outline';
+import { stamp } from './stamp';
+import { setTaskAt } from './tasks';
 
 interface BlockMenuProps {
   editor: Editor;
@@ -38,8 +43,16 @@ export function BlockMenu({ editor, pageId, acts, onClose }: BlockMenuProps) {
     void work();
   };
   const lines = { pageId, ids };
+  const only = ids.length === 1 ? editor.state.doc.child(range.first) : null;
+  const [isTask, setTask] = useState(false);
+  if (isTask && only?.attrs.kind === 'todo') return <TaskOfLine editor={editor} id={ids[0]!} onClose={onClose} />;
   return (
     <Sheet title={title} onClose={onClose}>
+      {only?.attrs.kind === 'todo' && (
+        <Group label="Task">
+          <Action label="Due, put off, repeat" onPress={() => setTask(true)} />
+        </Group>
+      )}
       <Group label="Turn into">
         {OFFERS.map(({ words, turn }) => turn && <Action key={words} label={words} onPress={run(turn)} />)}
       </Group>
@@ -55,6 +68,7 @@ export function BlockMenu({ editor, pageId, acts, onClose }: BlockMenuProps) {
         <Action label="Indent" onPress={run((state) => indent(state, 1))} />
         <Action label="Outdent" onPress={run((state) => indent(state, -1))} />
         <Action label="Duplicate" onPress={run(duplicateBlocks)} />
+        <Action label="Put the time" onPress={run(stamp)} />
         <Action
           label="Choose lines"
           onPress={() => {
@@ -80,6 +94,41 @@ export function BlockMenu({ editor, pageId, acts, onClose }: BlockMenuProps) {
       </Group>
     </Sheet>
   );
+}
+
+/** What there is to be said of the task that a line is; it goes on showing what the line says. */
+function TaskOfLine({ editor, id, onClose }: { editor: Editor; id: string; onClose: () => void }) {
+  const [, drawAgain] = useReducer((count: number) => count + 1, 0);
+  const position = positionOfBlock(editor.state, id);
+  const node = position === null ? null : editor.state.doc.nodeAt(position);
+  useEffect(() => {
+    editor.on('transaction', drawAgain);
+    return () => void editor.off('transaction', drawAgain);
+  }, [editor]);
+  if (position === null || !node) return null;
+  return (
+    <TaskSheet
+      words={shownWords(node.toJSON() as NodeJson, (target) => linkWords(targetOf(target)))}
+      attrs={node.attrs}
+      onChange={(...changes) => {
+        const transaction = setTaskAt(editor.state, position, ...changes);
+        if (transaction) editor.view.dispatch(transaction);
+      }}
+      onClose={() => {
+        onClose();
+        requestAnimationFrame(() => editor.view.focus());
+      }}
+    />
+  );
+}
+
+/** Where a block begins; null when it is not there any more. */
+function positionOfBlock(state: EditorState, id: string): number | null {
+  let found: number | null = null;
+  state.doc.forEach((node, position) => {
+    if (node.attrs.id === id) found ??= position;
+  });
+  return found;
 }
 
 function Swatch({ pigment, onPress }: { pigment: string; onPress: () => void }) {

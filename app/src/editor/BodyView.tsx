@@ -1,7 +1,7 @@
 import { createElement } from 'react';
 import { isHeading, isItem, kindOf, levelOf, solidKindOf, toldLevels, type NodeJson } from '@glossarion/core/document';
 import { InlineView } from './InlineView';
-import { textLook, viewOf, type StillProps } from './kinds';
+import { atEnd, textLook, viewOf, type StillProps } from './kinds';
 import { placeProps } from './still';
 import { StillHtml } from './StillHtml';
 
@@ -30,11 +30,13 @@ function TextBlock(still: StillProps) {
   const kind = kindOf(node);
   const { element, StillMark } = textLook(kind);
   const inline = <InlineView node={node} />;
+  const place = placeProps(node);
   const told = isHeading(node) ? toldLevels(content.filter(isHeading).map(levelOf)).get(levelOf(node)) : undefined;
   return (
     <div
       className="block"
-      {...placeProps(node)}
+      {...place}
+      style={{ ...place.style, '--at-end': atEnd(kind, node.attrs ?? {}) ?? undefined } as React.CSSProperties}
       data-kind={kind}
       data-level={level ?? undefined}
       data-state={state ?? undefined}

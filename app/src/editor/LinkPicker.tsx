@@ -120,15 +120,16 @@ function useLinkActs(
       const known = isLine
         ? { ...target.page, id: target.id, kind: 'block' as const, pageId: target.page.id, title: target.words }
         : target;
-      const { id, kind, pageId, title, state, season, trail, pigment, day } = known as Offer;
-      dispatch(targetsKnown([{ id, kind, pageId, title, state, season, trail, pigment, day }]));
+      const { id, kind, pageId, title, state, season, trail, pigment, day, standsIn } = known as Offer;
+      dispatch(targetsKnown([{ id, kind, pageId, title, state, season, trail, pigment, day, standsIn }]));
       put(id, title);
     },
     make: (name, parentId, afterId) => {
       const id = newId();
       // The link stands at once; the page it leads to is made meanwhile.
       const unwritten = { kind: 'page' as const, state: 'unwritten' as const, season: 'now' as const };
-      dispatch(targetsKnown([{ ...unwritten, id, pageId: id, title: name, trail: [], pigment: null, day: null }]));
+      const nowhere = { trail: [], pigment: null, day: null, standsIn: null };
+      dispatch(targetsKnown([{ ...unwritten, ...nowhere, id, pageId: id, title: name }]));
       put(id, name);
       makeForLink({ do: 'make', id, kind: 'page', parentId, name, ...(afterId && { afterId }) });
     },
@@ -255,7 +256,7 @@ function makingChoices(name: string, place: WritingPlace, acts: LinkActs, prefix
 /** Places that can hold a new page. */
 const placeChoices = (picked: Picked, name: string, acts: LinkActs): PickerChoice[] =>
   picked.offers
-    .filter(({ kind, day }) => day === null && mayHold(kind, 'page'))
+    .filter(({ kind, standsIn }) => standsIn === null && mayHold(kind, 'page'))
     .slice(0, SHOWN)
     .map((offer) => ({
       key: offer.id,

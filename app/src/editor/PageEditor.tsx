@@ -13,11 +13,11 @@ import { takenBy, type PickerHandle } from './pickerHandle';
 import type { TypedQuery } from './typedQuery';
 import type { WritingPlace } from './writingPlace';
 import { reachRest } from '../kit/atRest';
-import { later } from '../kit/later';
+import { around, later } from '../kit/later';
 
 const InsertMenu = later(async () => (await import('./pickers')).InsertMenu, true);
 const LinkPicker = later(async () => (await import('./pickers')).LinkPicker, true);
-const DateChip = later(async () => (await import('./DateChip')).DateChip, true);
+const DateChip = around(async () => (await import('./DateChip')).DateChip);
 
 export interface PageEditorProps {
   page: PageDocument;

@@ -1,6 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
 import { placeBeside } from '../kit/placed';
+import { overlayOf } from './overlay';
 import { caretBox } from './caretBox';
 import { listIsHere, type ListAnswer } from './heldKeys';
 import type { PickerHandle } from './pickerHandle';
@@ -136,7 +137,7 @@ export function PickerList({
         ))}
       </div>
     </div>,
-    document.getElementById('main') ?? document.body,
+    overlayOf(editor),
   );
 }
 

@@ -3,10 +3,13 @@ import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { useEffect, useState } from 'react';
 import { HIGHLIGHTS } from '@glossarion/core/document';
 import { Sign, type SignName } from '../kit/Sign';
+import { store } from '../state/store';
+import { sheetOpened } from '../state/view';
 import { Dock } from './Dock';
 import { actedRange } from './chosen';
 import { beginLink } from './linkSelection';
 import { indent, moveLine, turn } from './outline';
+import { stamp } from './stamp';
 
 interface ToolbarProps {
   editor: Editor;
@@ -128,6 +131,8 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
               isOn={isTodo}
               onPress={() => run((state) => turn(state, isTodo ? 'paragraph' : 'todo'))}
             />
+            <Tool label="The time" sign="time" onPress={() => run(stamp)} />
+            <Tool label="Jot" words="Jot" onPress={() => store.dispatch(sheetOpened({ for: 'jot' }))} />
             <Tool label="Link" sign="link" onPress={() => beginLink(editor)} />
             <Tool label="Undo" sign="undo" onPress={() => editor.commands.undo()} />
             <Tool label="Indent" sign="indent" onPress={() => run((state) => indent(state, 1))} />

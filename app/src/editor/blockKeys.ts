@@ -7,6 +7,7 @@ import { isRightToLeft } from './direction';
 import { textLook } from './kinds';
 import { beginLink } from './linkSelection';
 import { indent, moveLine, tick } from './outline';
+import { stamp } from './stamp';
 
 type Edit = (state: EditorState) => Transaction | null;
 
@@ -21,7 +22,7 @@ const afterKind = (kind: unknown): Record<string, unknown> =>
   textAttributes(textLook(kind).goesOn ? String(kind) : PLAIN);
 
 /** Enter: a new line after, of the kind that goes on; an empty item steps out instead. */
-const enter: Edit = (state) => {
+export const newLine: Edit = (state) => {
   const { $from } = state.selection;
   const node = $from.parent;
   if (node.type.spec.code && state.selection.empty) return leaveCode(state) ?? codeLine(state);
@@ -146,7 +147,7 @@ export const BlockKeys = Extension.create({
       return true;
     };
     return {
-      Enter: edit(enter),
+      Enter: edit(newLine),
       'Shift-Enter': () => this.editor.commands.insertContent({ type: 'hardBreak' }),
       Backspace: edit(backspace),
       'Shift-Backspace': edit(backspace),
@@ -159,6 +160,7 @@ export const BlockKeys = Extension.create({
       'Alt-Shift-ArrowLeft': moves((state) => indent(state, inwards(this.editor) === 1 ? -1 : 1)),
       'Alt-Enter': () => this.storage.openTools() as boolean,
       'Mod-Enter': edit(tick),
+      'Mod-Shift-Enter': edit(stamp),
       'Mod-b': () => this.editor.commands.toggleMark('bold'),
       'Mod-i': () => this.editor.commands.toggleMark('italic'),
       'Mod-u': () => this.editor.commands.toggleMark('underline'),

@@ -2,7 +2,7 @@ import type { Node as DocumentNode } from '@tiptap/pm/model';
 import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view';
 import { documentNodes, isItem as isItemNode } from '@glossarion/core/document';
 import { elementIdOf } from '../screen/blockPlace';
-import { textLook, type LineMark } from './kinds';
+import { atEnd, textLook, type LineMark } from './kinds';
 
 /** Whether a block is an item of a list. */
 export const isItem = ({ type, attrs }: DocumentNode): boolean => isItemNode({ type: type.name, attrs });
@@ -61,6 +61,9 @@ class BlockView implements NodeView {
     dom.dataset.kind = String(kind);
     dom.dataset.depth = String(depth);
     dom.style.setProperty('--depth', String(depth));
+    const end = atEnd(kind, this.node.attrs);
+    if (end === null) dom.style.removeProperty('--at-end');
+    else dom.style.setProperty('--at-end', end);
     if (level) dom.dataset.level = String(level);
     if (state) dom.dataset.state = String(state);
     if (tint) dom.dataset.tint = String(tint);

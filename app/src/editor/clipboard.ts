@@ -3,7 +3,7 @@ import { Fragment, Slice, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin, TextSelection } from '@tiptap/pm/state';
 import { CellSelection } from '@tiptap/pm/tables';
 import type { EditorView } from '@tiptap/pm/view';
-import { block, newId, shownWords, type NodeJson } from '@glossarion/core/document';
+import { attributesOfCopy, block, newId, shownWords, type NodeJson } from '@glossarion/core/document';
 import { linkWords } from '../screen/words';
 import { store, targetOf } from '../state/store';
 import { noticed } from '../state/view';
@@ -212,7 +212,7 @@ function withOwnIds(view: EditorView, blocks: readonly NodeJson[], isCut: (id: s
     if (typeof id === 'string' && !present.has(id) && isCut(id)) return node;
     return {
       ...node,
-      attrs: { ...node.attrs, id: newId(), ...('formerIds' in (node.attrs ?? {}) && { formerIds: null }) },
+      attrs: { ...attributesOfCopy(node.attrs ?? {}), id: newId() },
     };
   });
 }

@@ -1,11 +1,11 @@
 import type { Extensions } from '@tiptap/core';
 import Collaboration from '@tiptap/extension-collaboration';
 import { Dropcursor, Gapcursor, Placeholder } from '@tiptap/extensions';
-import { documentMarks, documentNodes } from '@glossarion/core/document';
+import { documentMarks } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import { PastedAddresses } from './addresses';
 import { BlockKeys } from './blockKeys';
-import { BlockWithView } from './blockView';
+import { CalendarFiles } from './calendarFiles';
 import { ClosedBrackets } from './closedBrackets';
 import { Chosen } from './chosen';
 import { Clipboard } from './clipboard';
@@ -16,14 +16,13 @@ import { HoldsKeys } from './heldKeys';
 import { HeadingLevels } from './headingLevels';
 import { Identity } from './identity';
 import { KeyedSync } from './keyedSync';
-import { KIND_VIEWS } from './kinds';
 import { KeptSolids } from './keptSolids';
 import { KeptStyle } from './keptStyle';
-import { LinkBehaviour, PageLinkWithView, TagWithView } from './linkViews';
+import { LinkBehaviour } from './linkViews';
 import { LinkSelection, type LinkSelectionOptions } from './linkSelection';
 import { Lists } from './lists';
 import { MadeByLink } from './madeByLink';
-import { withPlace } from './nodeView';
+import { nodesWithViews } from './nodesWithViews';
 import { PageSearch } from './pageSearch';
 import { Shortcuts } from './shortcuts';
 import { StayInLine } from './stayInLine';
@@ -57,20 +56,8 @@ export function pageExtensions({
   selection,
   dates,
 }: EditorNeeds): Extensions {
-  const nodes = {
-    ...documentNodes,
-    block: BlockWithView,
-    pageLink: PageLinkWithView,
-    tag: TagWithView,
-    ...Object.fromEntries(
-      KIND_VIEWS.flatMap(({ name, withView = withPlace }) => {
-        const node = documentNodes[name];
-        return node ? [[name, withView(node, page.pageId)]] : [];
-      }),
-    ),
-  };
   return [
-    ...Object.values(nodes),
+    ...nodesWithViews(page.pageId),
     ...Object.values(documentMarks),
     Collaboration.configure({
       fragment: page.document.getXmlFragment('body'),
@@ -95,6 +82,7 @@ export function pageExtensions({
     SpokenOfLines,
     BlockKeys,
     Shortcuts,
+    CalendarFiles.configure({ pageId: page.pageId }),
     Clipboard,
     PastedAddresses,
     ClosedBrackets,

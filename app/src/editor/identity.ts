@@ -3,7 +3,7 @@ import { Slice, type Fragment, type Node as DocumentNode } from '@tiptap/pm/mode
 import { Plugin, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { Mapping } from '@tiptap/pm/transform';
 import { ySyncPluginKey } from '@tiptap/y-tiptap';
-import { newId } from '@glossarion/core/document';
+import { attributesOfCopy, newId } from '@glossarion/core/document';
 import { blocksAgree } from './changedBlocks';
 
 const isRemote = (transaction: Transaction): boolean =>
@@ -42,7 +42,7 @@ function mendIds(transactions: readonly Transaction[], before: EditorState, afte
     else if (node.type.spec.attrs && 'id' in node.type.spec.attrs) {
       const fresh = newId();
       seen.add(fresh);
-      transaction.setNodeMarkup(position, undefined, { ...node.attrs, id: fresh, formerIds: null });
+      transaction.setNodeMarkup(position, undefined, { ...attributesOfCopy(node.attrs), id: fresh });
     }
   });
   noteJoined(transactions, before, seen, transaction);

@@ -5,6 +5,7 @@
 export { PageEditor, type PageEditorProps } from './PageEditor';
 export type { WritingPlace } from './writingPlace';
 export { TitleField } from './TitleField';
+export { JotEditor, type JotEditorHandle } from './JotEditor';
 export { LineEditor, type LineEditorProps } from './LineEditor';
 export type { LineActs, PageLines } from './lineActs';
 
@@ -12,7 +13,9 @@ export { BlockText, BodyView } from './BodyView';
 export { InlineView, TagText } from './InlineView';
 
 export { chosenLines, type ChosenLines } from './chosen';
+export { awaitDay } from './calendarFiles';
 export { attachmentBlock } from './attach';
 export { putFromSheet } from './awaiting';
 export { editedLink } from './linkViews';
 export { loadFormats } from './formats';
+export { taskWords } from './kinds/todo';

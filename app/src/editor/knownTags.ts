@@ -35,6 +35,7 @@ const targetOfTag = ({ id, path }: ListedTag): Target => ({
   trail: [],
   pigment: null,
   day: null,
+  standsIn: null,
 });
 
 /** The id of the tag that is called so; null when none is, or when it is not known for certain. */

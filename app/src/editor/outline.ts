@@ -1,8 +1,11 @@
 import { Fragment, type Node as DocumentNode } from '@tiptap/pm/model';
 import { Selection, TextSelection, type EditorState, type Transaction } from '@tiptap/pm/state';
-import { MAX_DEPTH, newId, textAttributes, type HighlightPigment, type TaskState } from '@glossarion/core/document';
+import { attributesOfCopy, MAX_DEPTH, newId, textAttributes, type HighlightPigment } from '@glossarion/core/document';
+import type { TaskChange } from '@glossarion/core/tasks';
 import { tagWords } from '../screen/words';
 import { targetOf } from '../state/store';
+import { today } from '../state/tasks';
+import { setTaskAt, setTaskIn } from './tasks';
 import { actedRange, chosenIds, endOfChildren, withChildren, type BlockRange } from './chosen';
 
 /** Blocks as a line with what stands beneath it: indenting, moving and joining take the children along. */
@@ -113,19 +116,19 @@ function forActed(state: EditorState, each: (node: DocumentNode, position: numbe
 export function tick(state: EditorState): Transaction | null {
   const { $from } = state.selection;
   const inner = $from.depth > 1 && $from.parent.attrs.kind === 'todo' ? $from.parent : null;
-  if (inner && !chosenIds(state)) {
-    return state.tr.setNodeAttribute($from.before(), 'state', inner.attrs.state === 'done' ? 'open' : 'done');
-  }
+  if (inner && !chosenIds(state)) return setTaskAt(state, $from.before(), ticked(inner.attrs.state === 'done'));
   const todos: { position: number; isDone: boolean }[] = [];
   forActed(state, (node, position) => {
     if (node.attrs.kind === 'todo') todos.push({ position, isDone: node.attrs.state === 'done' });
   });
   if (todos.length === 0) return null;
-  const next: TaskState = todos.every((todo) => todo.isDone) ? 'open' : 'done';
+  const change = ticked(todos.every(({ isDone }) => isDone));
   const transaction = state.tr;
-  for (const { position } of todos) transaction.setNodeAttribute(position, 'state', next);
-  return transaction;
+  for (const { position } of todos) setTaskIn(transaction, position, change);
+  return transaction.docChanged ? transaction : null;
 }
+
+const ticked = (isDone: boolean): TaskChange => ({ set: 'state', state: isDone ? 'open' : 'done', today: today() });
 
 /**
  * Turns the acted-on text blocks into another kind; words, marks, children and ids stay.
@@ -214,12 +217,7 @@ export function duplicateBlocks(state: EditorState): Transaction {
   const copies: DocumentNode[] = [];
   for (let index = start; index < end; index += 1) {
     const node = state.doc.child(index);
-    copies.push(
-      node.type.create(
-        { ...node.attrs, id: newId(), ...('formerIds' in node.attrs && { formerIds: null }) },
-        node.content,
-      ),
-    );
+    copies.push(node.type.create({ ...attributesOfCopy(node.attrs), id: newId() }, node.content));
   }
   return state.tr.insert(positionOf(state.doc, end), Fragment.from(copies));
 }

@@ -36,7 +36,8 @@ export const writingSheet = `
 .writing .box::before { content: ''; position: absolute; left: 13px; top: 14px; width: 14px; height: 14px; border: 1.6px solid var(--slate); border-radius: 3px; }
 .writing .box[aria-checked='true']::before { background: var(--verdigris); border-color: var(--verdigris); }
 .writing .box[aria-checked='true']::after { content: ''; position: absolute; left: 18.5px; top: 15.5px; width: 4px; height: 9px; border: solid var(--leaf); border-width: 0 2px 2px 0; transform: rotate(42deg); }
-.writing .box[aria-checked='mixed']::before { background: linear-gradient(90deg, var(--verdigris) 50%, transparent 50%); }
+.writing .box[aria-checked='mixed']::before { background: linear-gradient(135deg, var(--slate) 50%, transparent 50%); }
+.writing .words::after { content: var(--at-end, none); margin-inline-start: 8px; color: var(--ochre); font: 700 15px/20px ${face.interface}; font-variant-numeric: lining-nums; unicode-bidi: isolate; white-space: normal; }
 .writing .box:disabled { cursor: default; }
 .writing .block[data-kind='fold'] { padding-inline-start: 28px; margin-bottom: 6px; }
 .writing .fold { position: absolute; inset-inline-start: -11px; top: -9px; width: 44px; height: 44px; padding: 0; border: 0; background: none; cursor: pointer; }
@@ -52,8 +53,8 @@ export const writingSheet = `
 [dir='rtl'] .chosen { box-shadow: 4px 0 0 0 var(--lapis); }
 .writing .block[data-state='done'] .words { color: var(--soft); }
 .writing .block[data-state='dropped'] .words { color: var(--soft); text-decoration: line-through; }
-.writing .link, .writing a, .gloss a, .lines a { color: var(--verdigris); text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; cursor: pointer; }
-.writing .link[data-state='unwritten'], .gloss .link[data-state='unwritten'] { color: var(--ochre); }
+.writing .link, .writing a, .gloss a, .lines a, .task .link { color: var(--verdigris); text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; cursor: pointer; }
+.writing .link[data-state='unwritten'], .gloss .link[data-state='unwritten'], .task .link[data-state='unwritten'] { color: var(--ochre); }
 .link[data-state='unwritten']::after { content: ''; display: inline-block; width: 5px; height: 5px; border: 1.4px solid currentColor; border-radius: 50%; vertical-align: super; margin-inline-start: 2px; }
 .writing .link[data-state='binned'], .writing .link[data-state='gone'], .gloss .link[data-state='binned'], .gloss .link[data-state='gone'] { color: var(--soft); text-decoration-style: dashed; }
 .link[data-state='binned']::after { content: ' in the bin'; font: 14px ${face.interface}; }

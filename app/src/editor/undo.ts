@@ -1,9 +1,19 @@
 import { Extension } from '@tiptap/core';
 import { ySyncPluginKey, yUndoPluginKey } from '@tiptap/y-tiptap';
-import { Plugin } from '@tiptap/pm/state';
+import { Plugin, type EditorState } from '@tiptap/pm/state';
 import type * as Y from 'yjs';
 import { doAgain, takeBack } from '../state/deeds';
 import { store } from '../state/store';
+
+/** Said of a transaction that is taken back by itself, however soon it follows what was typed. */
+export const OWN_STEP = 'ownStep';
+
+/** What follows is taken back by itself: it is written into the document once the transaction was applied. */
+function endStep(state: EditorState): void {
+  const { undoManager } = yUndoPluginKey.getState(state) as { undoManager: Y.UndoManager };
+  undoManager.stopCapturing();
+  queueMicrotask(() => undoManager.stopCapturing());
+}
 
 /**
  * Undo takes back what was done last, be it typed in the text or a deed of the server’s such as lifting lines to a
@@ -38,7 +48,8 @@ export const Undo = Extension.create({
       new Plugin({
         state: {
           init: () => null,
-          apply: (transaction) => {
+          apply: (transaction, _value, before) => {
+            if (transaction.getMeta(OWN_STEP)) endStep(before);
             const isOwn = !(transaction.getMeta(ySyncPluginKey) as { isChangeOrigin?: boolean } | undefined)
               ?.isChangeOrigin;
             if (transaction.docChanged && isOwn) storage.writtenAt = Date.now();

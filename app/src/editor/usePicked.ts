@@ -89,5 +89,6 @@ const dayOffer = (id: string, day: string, known: Record<string, Target>): Offer
   trail: [],
   pigment: null,
   day,
+  standsIn: 'journal',
   alias: null,
 });

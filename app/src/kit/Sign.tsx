@@ -2,6 +2,7 @@ import ArrowDown from 'lucide-react/icons/arrow-down';
 import ArrowUp from 'lucide-react/icons/arrow-up';
 import Bold from 'lucide-react/icons/bold';
 import Brackets from 'lucide-react/icons/brackets';
+import Clock from 'lucide-react/icons/clock';
 import Code from 'lucide-react/icons/code';
 import Highlighter from 'lucide-react/icons/highlighter';
 import Indent from 'lucide-react/icons/list-indent-increase';
@@ -29,6 +30,7 @@ const SIGNS = {
   outdent: Outdent,
   redo: Redo,
   strike: Strike,
+  time: Clock,
   todo: SquareCheck,
   underline: Underline,
   undo: Undo,

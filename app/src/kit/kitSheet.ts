@@ -20,6 +20,8 @@ export const kitSheet = `
 .group { border-top: 1px solid var(--rule); padding-top: 6px; margin-top: 6px; }
 .group-label { color: var(--soft); font: 16px/22px ${face.interface}; }
 .group-row { display: flex; flex-wrap: wrap; column-gap: 14px; }
+.picked { min-height: 44px; padding: 0 2px; font: 500 16px/22px ${face.interface}; color: var(--lapis); } .picked.on { color: var(--ink); font-weight: 700; box-shadow: inset 0 -2px var(--vermilion); }
+.in-words { width: 100%; } .in-words > * { margin-inline: -8px; } .in-words-read { padding: 0 10px; min-height: 20px; color: var(--soft); font: 15px/20px ${face.interface}; }
 .choices { padding-top: 8px; margin: 0 -14px; }
 .strong { font-weight: 700; } .small { font-size: smaller; }
 `;

@@ -1,6 +1,6 @@
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { Text } from 'react-native';
-import { later } from './later';
+import { around, later } from './later';
 
 /** A part whose code is missed so many times before it comes. */
 function missed(times: number) {
@@ -29,4 +29,25 @@ test('a part that can’t be fetched says so, and is fetched when one tries agai
   fireEvent.press(screen.getByText('Try again'));
   expect(await screen.findByText('The Margin')).toBeTruthy();
   expect(load).toHaveBeenCalledTimes(3);
+});
+
+test('a part that stands around says nothing while it can’t be fetched, and comes as soon as it can', async () => {
+  jest.useFakeTimers();
+  const { load } = missed(2);
+  const Part = around(load);
+  render(<Part words="The pile" />);
+  await act(() => jest.advanceTimersByTimeAsync(1_000));
+  expect(screen.toJSON()).toBeNull();
+  expect(load).toHaveBeenCalledTimes(1);
+  for (let second = 0; second < 10; second += 1) await act(() => jest.advanceTimersByTimeAsync(1_000));
+  expect(screen.getByText('The pile')).toBeTruthy();
+  expect(load).toHaveBeenCalledTimes(3);
+  jest.useRealTimers();
+});
+
+test('what stands in its own place says there that it could not be fetched, and over nothing, though it can be closed', async () => {
+  const Part = later<{ onClose: () => void }>(() => Promise.reject(new Error('Loading chunk failed')));
+  render(<Part onClose={() => undefined} />);
+  expect(await screen.findByText(/could not be fetched/u)).toBeTruthy();
+  expect(screen.queryByRole('alert')).toBeNull();
 });

@@ -1,4 +1,4 @@
-import { takeTypedAhead, typeAhead } from './typedAhead';
+import { moveAhead, takeMovesAhead, takeTypedAhead, typeAhead } from './typedAhead';
 
 const press = (key: string, at = 0, ctrlKey = false) => typeAhead({ key, ctrlKey, metaKey: false, altKey: false }, at);
 
@@ -18,8 +18,27 @@ test('keys that type nothing are left to others', () => {
 
 test('what was typed long ago was meant for something else', () => {
   press('a', 0);
-  expect(takeTypedAhead(6_000)).toBe('');
-  press('a', 10_000);
-  press('b', 16_000);
-  expect(takeTypedAhead(16_100)).toBe('b');
+  expect(takeTypedAhead(21_000)).toBe('');
+  press('a', 30_000);
+  press('b', 51_000);
+  expect(takeTypedAhead(51_100)).toBe('b');
+  press('c', 60_000);
+  expect(takeTypedAhead(72_000)).toBe('c');
+});
+
+test('moves on the way to a sheet are that sheet’s, once, while they are new', () => {
+  const move = (key: string, at: number, shiftKey = false) =>
+    moveAhead('calendar', { key, shiftKey, ctrlKey: false, metaKey: false, altKey: false }, at);
+  move('PageUp', 0, true);
+  expect(move('Enter', 50)).toBe(true);
+  expect(move('a', 60)).toBe(false);
+  expect(takeMovesAhead('calendar', 100)).toEqual([
+    { key: 'PageUp', shiftKey: true },
+    { key: 'Enter', shiftKey: false },
+  ]);
+  expect(takeMovesAhead('calendar', 100)).toEqual([]);
+  move('ArrowUp', 200);
+  expect(takeMovesAhead('keys', 300)).toEqual([]);
+  move('ArrowUp', 400);
+  expect(takeMovesAhead('calendar', 21_000)).toEqual([]);
 });

@@ -81,9 +81,10 @@ function stillThere(element: HTMLElement): HTMLElement | null {
   return null;
 }
 
-/** What has the focus already, else the first field, else what opened. */
+/** What has the focus already, else what is marked to have it, the first field, or what opened. */
 function firstFocus(element: HTMLElement): HTMLElement {
   const focused = document.activeElement as HTMLElement | null;
   if (focused && element.contains(focused)) return focused;
-  return element.querySelector<HTMLElement>('input, textarea') ?? element;
+  const first = element.querySelector<HTMLElement>('[data-first-focus]');
+  return first ?? element.querySelector<HTMLElement>('input, textarea') ?? element;
 }

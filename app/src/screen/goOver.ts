@@ -32,7 +32,7 @@ export async function goOver(place: Place): Promise<void> {
 function enter(element: HTMLElement | null): void {
   if (!element || element.contains(document.activeElement)) return;
   const inside =
-    element.querySelector<HTMLElement>('[role=treeitem][tabindex="0"]') ??
+    element.querySelector<HTMLElement>('[role=treeitem][tabindex="0"], [data-day][tabindex="0"]') ??
     element.querySelector<HTMLElement>('[data-present] .stack-open:not(.measured) .gloss a') ??
     element.querySelector<HTMLElement>('.gloss:not(.measured *) a, .gloss:not(.measured *) button, .stack-closed') ??
     element;

@@ -8,7 +8,7 @@ import { keepPlace, keptPlace } from './keptPlaces';
 export const isRemembered = (address: string): boolean => keptPlace(address) !== undefined;
 
 /** How long content that is still arriving is waited for, in milliseconds. */
-const WAIT = 4000;
+const WAIT = 10_000;
 /** What a person does with the place themselves: nothing brings it back then. */
 const OWN_MOVES = ['wheel', 'touchstart', 'pointerdown', 'keydown'] as const;
 /** A key that is still held from going back with it moves nothing. */

@@ -20,9 +20,15 @@ export function trailWords(trail: readonly TrailStep[]): string {
   return (names.length > SHOWN_STEPS ? [names[0], '…', ...names.slice(-2)] : names).join(' / ');
 }
 
+const OUTSIDE_WORDS = { journal: 'Journal', tray: 'Tray' };
+
+/** Where something stands, in one line: its trail, or that it stands in the journal or the Tray. */
+export const whereWords = ({ standsIn, trail }: Pick<Target, 'standsIn' | 'trail'>): string =>
+  standsIn ? OUTSIDE_WORDS[standsIn] : trailWords(trail);
+
 /** Where something stands and when it is for, as lists and pickers say it. */
 export function placeWords(target: Target): string {
-  const where = target.day ? 'Journal' : trailWords(target.trail) || target.kind;
+  const where = whereWords(target) || target.kind;
   return [where, target.state === 'unwritten' ? 'not yet written' : '', SEASON_WORDS[target.season]]
     .filter(Boolean)
     .join(', ');

@@ -1,5 +1,4 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { TaskState } from '@glossarion/core/document';
 import type { GlossOrder, MarginFilter, MarginPage } from '@glossarion/core/margin';
 import type { Act } from '@glossarion/core/acts';
 import type { Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
@@ -9,9 +8,12 @@ import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk as DeskInfo } from '@glossarion/core/desk';
 import type { Finding } from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
+import type { AroundDay, CalendarDay, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound } from '@glossarion/core/kin';
 import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
 import type { Tag as StoredTag } from '@glossarion/core/tags';
+import type { BroughtForward, Gathering, TaskCounts, TaskList } from '@glossarion/core/tasks';
+import type { Tray } from '@glossarion/core/tray';
 import type { TemplateInfo } from '@glossarion/core/templates';
 import type { ActsDone, DayInfo, PageInfo, SessionInfo, SettingsInfo } from './types';
 
@@ -27,14 +29,19 @@ const base: typeof fetchAnswer = (asked, query, more) => {
   return fetchAnswer(view?.saving === 'offline' ? { ...wish, timeout: OFFLINE_WAIT } : wish, query, more);
 };
 
+/** Whether an error says that the server was not reached, and not that it refused. */
+export function isUnreached(error: unknown): boolean {
+  const { status } = (error ?? {}) as { status?: unknown };
+  return status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR';
+}
+
+export const UNREACHED = 'The server can’t be reached, so this can’t be done now. What you wrote is kept here.';
+
 /** Problem details carry a sentence for people as their detail. */
 export function problemSentence(error: unknown): string {
-  const { status, data } = (error ?? {}) as { status?: unknown; data?: { detail?: unknown } };
+  const { data } = (error ?? {}) as { data?: { detail?: unknown } };
   if (typeof data?.detail === 'string') return data.detail;
-  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') {
-    return 'The server can’t be reached, so this can’t be done now. What you wrote is kept here.';
-  }
-  return 'That did not work. Nothing was changed; try again.';
+  return isUnreached(error) ? UNREACHED : 'That did not work. Nothing was changed; try again.';
 }
 
 /** The values that are given, as a query. */
@@ -55,7 +62,19 @@ export interface MarginWish extends MarginFilter {
   line?: string;
 }
 
-type Tag = 'Outline' | 'Folds' | 'Titles' | 'Links' | 'AlsoNamed' | 'Kin';
+/** Which tasks are listed, and from where on. */
+export interface TaskWish {
+  today: string;
+  by: Gathering;
+  group?: string;
+  of?: string;
+  where?: keyof TaskCounts;
+  only?: 'repeat' | 'putOff';
+  from: number;
+  limit: number;
+}
+
+type Tag = 'Outline' | 'Folds' | 'Titles' | 'Links' | 'AlsoNamed' | 'Kin' | 'Tasks' | 'Tray';
 
 /** What an answer shows, by the ids of what it is of: it is asked for again when one of them is told of. */
 const tagged = (type: Tag, ...lists: (readonly string[])[]) => [...new Set(lists.flat())].map((id) => ({ type, id }));
@@ -72,7 +91,8 @@ const deskIds = (found: DeskInfo | undefined): string[] =>
         ...found.pins,
         ...found.recent,
         ...found.week,
-        ...found.tasks.map(({ page }) => page),
+        ...[...found.tasks, ...found.due].map(({ page }) => page),
+        ...found.forgotten.map(({ target }) => target),
         ...found.unwritten.map(({ target }) => target),
       ])
     : [];
@@ -91,7 +111,20 @@ export const api = createApi({
     FetchBaseQueryError
   >,
   refetchOnReconnect: true,
-  tagTypes: ['Session', 'Outline', 'Folds', 'Titles', 'Links', 'Words', 'Desk', 'Settings', 'AlsoNamed', 'Kin'],
+  tagTypes: [
+    'Session',
+    'Outline',
+    'Folds',
+    'Titles',
+    'Links',
+    'Words',
+    'Desk',
+    'Settings',
+    'AlsoNamed',
+    'Kin',
+    'Tasks',
+    'Tray',
+  ],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),
     makeAccount: build.mutation<SessionInfo, { name: string; passphrase: string; invitation?: string }>({
@@ -135,7 +168,11 @@ export const api = createApi({
     }),
     acts: build.mutation<ActsDone, readonly Act[]>({
       query: (acts) => ({ url: '/acts', method: 'POST', body: { acts } }),
-      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk', 'AlsoNamed', 'Kin'],
+      // A task changes nothing else than what is shown of tasks, and is told of.
+      invalidatesTags: (_done, _error, acts) =>
+        acts.every((act) => act.do === 'setTask')
+          ? ['Tasks']
+          : ['Outline', 'Titles', 'Links', 'Desk', 'AlsoNamed', 'Kin', 'Tasks', 'Tray'],
     }),
     bin: build.query<BinnedEntry[], string>({
       query: (typed) => `/bin?q=${encodeURIComponent(typed)}`,
@@ -144,7 +181,7 @@ export const api = createApi({
     breaks: build.query<Breaks, string>({ query: (id) => `/bin/${id}/breaks`, keepUnusedDataFor: 0 }),
     purge: build.mutation<void, string>({
       query: (id) => ({ url: `/bin/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk'],
+      invalidatesTags: ['Outline', 'Titles', 'Links', 'Desk', 'Tray'],
     }),
     emptyBin: build.mutation<{ gone: number }, void>({
       query: () => ({ url: '/bin', method: 'DELETE' }),
@@ -152,16 +189,50 @@ export const api = createApi({
     }),
     desk: build.query<DeskInfo, void>({
       query: () => '/desk',
-      providesTags: (found) => ['Desk', 'Words', ...tagged('Titles', deskIds(found))],
+      providesTags: (found) => ['Desk', 'Words', 'Tasks', 'Tray', ...tagged('Titles', deskIds(found))],
     }),
     pins: build.query<Target[], void>({
       query: () => '/pins',
       providesTags: (found) => ['Desk', ...tagged('Titles', targetIds(found))],
     }),
     visit: build.mutation<void, string>({ query: (id) => ({ url: `/entries/${id}/visits`, method: 'POST' }) }),
-    setTaskState: build.mutation<void, { id: string; state: TaskState }>({
-      query: ({ id, state }) => ({ url: `/blocks/${id}/state`, method: 'PUT', body: { state } }),
-      invalidatesTags: ['Desk', 'Links', 'Words'],
+    brought: build.query<BroughtForward, { day: string; today: string; isWhole: boolean }>({
+      query: ({ day, today, isWhole }) => `/tasks/brought?${asQuery({ day, today, older: isWhole })}`,
+      providesTags: (found) => ['Tasks', 'Tray', ...tagged('Titles', targetIds(found?.tasks.map(({ page }) => page)))],
+    }),
+    tasks: build.query<TaskList, TaskWish>({
+      query: (wish) => `/tasks?${asQuery(wish)}`,
+      providesTags: (found) => ['Tasks', ...tagged('Titles', targetIds(found?.tasks.map(({ page }) => page)))],
+      keepUnusedDataFor: 20,
+    }),
+    tasksDue: build.query<{ count: number }, string>({
+      query: (today) => `/tasks/due?today=${today}`,
+      providesTags: ['Tasks'],
+    }),
+    pageTasks: build.query<TaskCounts, string>({
+      query: (id) => `/pages/${id}/tasks`,
+      providesTags: ['Tasks'],
+    }),
+    tray: build.query<Tray, void>({ query: () => '/tray', providesTags: ['Tray', 'Tasks', 'Words'] }),
+    trayWaiting: build.query<{ count: number }, string>({
+      query: (today) => `/tray/waiting?today=${today}`,
+      providesTags: ['Tray'],
+    }),
+    periods: build.query<PeriodPage[], string>({
+      query: (periods) => `/journal/periods/${periods}`,
+      providesTags: (found) => ['Words', ...tagged('Titles', found?.map(({ pageId }) => pageId) ?? [])],
+    }),
+    calendarAddress: build.query<{ madeAt: string | null }, void>({
+      query: () => '/calendar/address',
+      providesTags: ['Settings'],
+    }),
+    makeCalendarAddress: build.mutation<{ address: string }, void>({
+      query: () => ({ url: '/calendar/address', method: 'POST', body: {} }),
+      invalidatesTags: ['Settings'],
+    }),
+    revokeCalendarAddress: build.mutation<void, void>({
+      query: () => ({ url: '/calendar/address', method: 'DELETE' }),
+      invalidatesTags: ['Settings'],
     }),
     settings: build.query<SettingsInfo, void>({ query: () => '/settings', providesTags: ['Settings'] }),
     set: build.mutation<void, { key: keyof SettingsInfo; value: unknown }>({
@@ -234,11 +305,27 @@ export const api = createApi({
     }),
     daysBefore: build.query<DayInfo[], { before: string; limit: number }>({
       query: ({ before, limit }) => `/journal/days?before=${before}&limit=${limit}`,
-      providesTags: ['Words'],
+      providesTags: ['Words', 'Tasks'],
     }),
-    week: build.query<{ day: string; wordCount: number }[], string>({
-      query: (day) => `/journal/week?day=${day}`,
-      providesTags: ['Words'],
+    daysAfter: build.query<DayInfo[], { after: string; until: string; limit: number }>({
+      query: (span) => `/journal/days?${asQuery(span)}`,
+      providesTags: ['Words', 'Tasks'],
+    }),
+    calendar: build.query<CalendarDay[], { from: string; to: string }>({
+      query: (span) => `/journal/calendar?${asQuery(span)}`,
+      providesTags: ['Words', 'Tasks'],
+    }),
+    around: build.query<AroundDay, string>({
+      query: (day) => `/journal/days/${day}/around`,
+      providesTags: (found) => [
+        'Words',
+        'Tasks',
+        'Outline',
+        ...tagged(
+          'Titles',
+          targetIds(found && [...found.begun, ...found.changed, ...found.done.map(({ page }) => page)]),
+        ),
+      ],
     }),
     find: build.query<Finding[], string>({
       query: (typed) => `/find?q=${encodeURIComponent(typed)}`,
@@ -282,7 +369,16 @@ export const {
   useEmptyBinMutation,
   useDeskQuery,
   usePinsQuery,
-  useSetTaskStateMutation,
+  useBroughtQuery,
+  useTasksQuery,
+  useTasksDueQuery,
+  useCalendarAddressQuery,
+  useMakeCalendarAddressMutation,
+  useRevokeCalendarAddressMutation,
+  useTrayQuery,
+  useTrayWaitingQuery,
+  usePeriodsQuery,
+  usePageTasksQuery,
   useSettingsQuery,
   useSetMutation,
   useBlockPlaceQuery,
@@ -294,7 +390,9 @@ export const {
   useLinesQuery,
   useDayQuery,
   useDaysBeforeQuery,
-  useWeekQuery,
+  useDaysAfterQuery,
+  useCalendarQuery,
+  useAroundQuery,
   useFindQuery,
   useNamesQuery,
   useRecentQuery,

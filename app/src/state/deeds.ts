@@ -1,5 +1,5 @@
 import type { Act } from '@glossarion/core/acts';
-import { api, problemSentence } from './api';
+import { api, isUnreached, problemSentence, UNREACHED } from './api';
 import type { ActsDone } from './types';
 import { store } from './store';
 import { done, doneAgain, noticed, takenBack } from './view';
@@ -25,18 +25,29 @@ async function send(acts: readonly Act[]): Promise<ActsDone & { bringsText: bool
   }
 }
 
-/** Does acts; false when they were refused, which is said. `words` says what was done; null says nothing. */
-export async function perform(acts: readonly Act[], words: string | null): Promise<boolean> {
+/** How acts went: done, refused in words that were told, or not told of at all since the server was not reached. */
+export type Outcome = 'done' | 'refused' | 'unreached';
+
+/** Does acts; whoever can go on without the server is told when it was not reached. `words` as below. */
+export async function performIfReached(acts: readonly Act[], words: string | null): Promise<Outcome> {
   try {
     const { undo, bringsText } = await send(acts);
     const deed = { words: words ?? 'The last change', undo, bringsText, at: Date.now() };
     if (undo.length > 0) store.dispatch(done(deed));
     if (words) store.dispatch(noticed({ words, ...(undo.length > 0 && { action: 'undo' as const }) }));
-    return true;
+    return 'done';
   } catch (error) {
+    if (isUnreached(error)) return 'unreached';
     store.dispatch(noticed({ words: problemSentence(error) }));
-    return false;
+    return 'refused';
   }
+}
+
+/** Does acts; false when they were refused, which is said. `words` says what was done; null says nothing. */
+export async function perform(acts: readonly Act[], words: string | null): Promise<boolean> {
+  const outcome = await performIfReached(acts, words);
+  if (outcome === 'unreached') store.dispatch(noticed({ words: UNREACHED }));
+  return outcome === 'done';
 }
 
 /** Does acts without a word; gives what takes them back, or null when they were refused, which is said. */

@@ -19,7 +19,22 @@ function cached<T>(name: Cached): { asked: unknown; answer: T }[] {
 
 const listed = (entry: ContentsEntry): PartialEntry => {
   const { id, kind, parentId, name, pigment, ornament, description, season, showsLeaves } = entry;
-  return { id, kind, parentId, name, pigment, ornament, description, season, showsLeaves, day: null, deletedAt: null };
+  return {
+    id,
+    kind,
+    parentId,
+    name,
+    pigment,
+    ornament,
+    description,
+    season,
+    showsLeaves,
+    day: null,
+    period: null,
+    jotting: null,
+    comesBack: null,
+    deletedAt: null,
+  };
 };
 
 interface Info {

@@ -31,6 +31,8 @@ export interface SettingsInfo {
   desk?: DeskSetting;
   /** How the Margins of pages were left. */
   margins?: Record<string, MarginView>;
+  /** Where the person is, as their device says it. */
+  timeZone?: string;
   /** The templates that days begin with; weekdays by number, 0 for Sunday. */
   dayTemplates?: DayTemplates;
 }

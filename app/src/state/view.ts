@@ -14,6 +14,8 @@ export interface ChosenEntry {
 /** What the sheet that is open is for; one at a time. */
 export type OpenSheet =
   | { for: 'go' }
+  | { for: 'calendar' }
+  | { for: 'jot' }
   | { for: 'keys' }
   | { for: 'visited' }
   | { for: 'trail'; entryId: string }

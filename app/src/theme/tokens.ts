@@ -97,6 +97,8 @@ export const measure = {
   rail: 176,
   contents: 236,
   margin: 276,
+  /** What stands beside a day. */
+  daySide: 330,
   bar: 64,
   touch: 44,
   /** From this width of the window on there is a rail. */

@@ -4,21 +4,13 @@ import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
 import { bodyFacts } from '../document/facts';
 import { PIGMENTS } from '../outline/entry';
+import { periodId } from '../journal/period';
 import { ordersAfter } from '../outline/order';
 import { SEASONS } from '../outline/season';
+import type { TaskChange } from '../tasks';
 import { times } from '../testing';
-import {
-  ACT_KINDS,
-  definitionOf,
-  MemoryOutline,
-  PartialOutline,
-  planAll,
-  planAtOnce,
-  type Act,
-  type ActEntry,
-  type ActKind,
-  type HeldOutline,
-} from '.';
+import { ACT_KINDS, definitionOf, PartialOutline, planAtOnce, type Act, type ActEntry, type ActKind } from '.';
+import { MemoryOutline, planAll, type HeldOutline } from './inMemory';
 
 const ACCOUNT = namedId('acts', 'account');
 const THEN = '2026-03-09T08:00:00.000Z';
@@ -35,6 +27,9 @@ const entry = (name: string, kind: ActEntry['kind'], parent: string | null, orde
   ornament: null,
   description: '',
   day: null,
+  period: null,
+  jotting: null,
+  comesBack: null,
   firstWords: '',
   wordCount: 0,
   begunAt: THEN,
@@ -55,7 +50,7 @@ const line = (name: string, words: string, ...more: NodeJson[]) => {
 
 /** Two notebooks, sections and pages up to four deep, one day. */
 const keys = ordersAfter(null, 9);
-const PAGES = ['Gate', 'Pintle', 'Race', 'Cogs', 'Oak', 'Green oak', 'Lime', 'Sand'];
+const PAGES = ['Gate', 'Pintle', 'Race', 'Cogs', 'Oak', 'Green oak', 'Lime', 'Sand', 'Thought'];
 const placed: ActEntry[] = [
   entry('Mill', 'notebook', null, keys[0]!),
   entry('Craft', 'notebook', null, keys[1]!),
@@ -70,6 +65,7 @@ const placed: ActEntry[] = [
   entry('Green oak', 'page', 'Oak', keys[0]!),
   entry('Lime', 'page', 'Craft', keys[1]!),
   entry('Sand', 'page', 'Lime', keys[0]!),
+  { ...entry('Thought', 'page', null, keys[3]!), jotting: 'waiting', comesBack: '2026-03-12' },
 ];
 const contents = new Map(
   PAGES.map((page, index): [string, NodeJson[]] => [
@@ -100,14 +96,18 @@ const held = (): HeldOutline => ({
   ],
 });
 
+/** Jottings stand in the order of their moments. */
+const placeOf = ({ id, jotting, orderKey }: ActEntry) => (jotting === null ? orderKey : `~${id}`);
+
 /** All that is there to be seen: what is in the bin or was changed when is not compared. */
 function seen(outline: MemoryOutline): unknown {
   const { entries, contents: texts, otherNames, pins } = outline.held();
   const bodies = new Map(texts);
   const shown = (parentId: string | null): unknown[] =>
     [...entries]
-      .filter((each) => each.parentId === parentId && each.deletedAt === null)
-      .sort((one, other) => (one.orderKey < other.orderKey ? -1 : 1))
+      // The page of a week, which begins empty, says as little as no page.
+      .filter((each) => each.parentId === parentId && each.deletedAt === null && each.period === null)
+      .sort((one, other) => (placeOf(one) < placeOf(other) ? -1 : 1))
       .map(({ changedAt: _changedAt, begunAt: _begunAt, orderKey: _orderKey, ...each }) => ({
         ...each,
         content: bodies.get(each.id) ?? null,
@@ -129,6 +129,18 @@ const arbitraryWish = fc.record({
   pick: fc.nat(3),
 });
 type Wish = typeof arbitraryWish extends fc.Arbitrary<infer T> ? T : never;
+
+const TASK_CHANGES: readonly TaskChange[] = [
+  { set: 'state', state: 'done', today: '2026-03-10' },
+  { set: 'state', state: 'begun', today: '2026-03-11' },
+  { set: 'repeat', repeat: 'FREQ=WEEKLY', today: '2026-03-10' },
+  { set: 'for', day: '2026-03-12' },
+  { set: 'skipped', today: '2026-03-10' },
+  { set: 'state', state: 'open', today: '2026-03-11' },
+  { set: 'due', due: '2026-03-14T09:30' },
+  { set: 'priority', priority: 'high' },
+  { set: 'state', state: 'dropped', today: '2026-03-10' },
+];
 
 let made = 0;
 function actOf({ kind, one, other, place, pick }: Wish): Act | null {
@@ -167,8 +179,19 @@ function actOf({ kind, one, other, place, pick }: Wish): Act | null {
     otherNames: { do: 'otherNames', id, names: ['Also this', `Or ${pick}`].slice(0, pick) },
     merge: { do: 'merge', id, intoId: otherId },
     leadTo: { do: 'leadTo', id, toId: otherId },
+    jot: { do: 'jot', id: fresh(), nodes: [line(`made line ${(made += 1)}`, 'Caught.')], at: NOW },
+    tray: { do: 'tray', id, jotting: pick > 1 ? 'kept' : 'waiting', comesBack: place ? '2026-03-14' : null },
+    file: { do: 'file', id, toId: otherId, at: (['head', 'end', idOf(`${second} head`)] as const)[place]! },
+    beginPeriod: { do: 'beginPeriod', id: periodId(ACCOUNT, '2026-W11'), period: '2026-W11' },
     moveGloss: { do: 'moveGloss', id, blockId: blockIds[0]!, lineId: pick % 2 ? otherId : null, isMoved: pick > 0 },
     leaveUnlinked: { do: 'leaveUnlinked', id: otherId, pageId: id, blockId: blockIds[0]!, isLeft: pick > 0 },
+    setTask: {
+      do: 'setTask',
+      id,
+      blockId: idOf(`${name} task`),
+      change: TASK_CHANGES[(pick + place * 4) % TASK_CHANGES.length]!,
+      occurrence: null,
+    },
     send: {
       do: 'send',
       id,
@@ -238,10 +261,12 @@ test('what is shown at once is what comes, and nothing is shown of what a window
     fc.property(fc.array(arbitraryWish, { minLength: 1, maxLength: 3 }), (wishes) => {
       const acts = wishes.flatMap((wish) => actOf(wish) ?? []);
       // Of each entry what a line of the contents says.
-      const known = placed.map(({ id, kind, parentId, name, pigment, ornament, description, season, showsLeaves }) => {
-        const values = { id, kind, parentId, name, pigment, ornament, description, season, showsLeaves };
-        return { ...values, day: null, deletedAt: null };
-      });
+      const known = placed
+        .filter(({ jotting }) => jotting === null)
+        .map(({ id, kind, parentId, name, pigment, ornament, description, season, showsLeaves }) => {
+          const values = { id, kind, parentId, name, pigment, ornament, description, season, showsLeaves };
+          return { ...values, day: null, period: null, jotting: null, comesBack: null, deletedAt: null };
+        });
       const changes = planAtOnce(acts, new PartialOutline(known, NOW));
       if (!changes) return;
       shown += 1;

@@ -1,4 +1,5 @@
 import type { ActDefinition, AnyAct } from './act';
+import { beginPeriod, type BeginPeriod } from './beginPeriod';
 import { bin, type Bin } from './bin';
 import type { Changed } from '../notices/changed';
 import { describe, type Describe } from './describe';
@@ -6,6 +7,8 @@ import { dropBlocks, type DropBlocks } from './dropBlocks';
 import { duplicate, type Duplicate } from './duplicate';
 import { foldBack, type FoldBack } from './foldBack';
 import { addFormer, removeFormer, type AddFormer, type RemoveFormer } from './former';
+import { file, type File } from './file';
+import { jot, type Jot } from './jot';
 import { leadTo, type LeadTo } from './leadTo';
 import { leaveUnlinked, type LeaveUnlinked } from './leaveUnlinked';
 import { lift, type Lift } from './lift';
@@ -24,7 +27,9 @@ import { restore, type Restore } from './restore';
 import { rewrite, type Rewrite } from './rewrite';
 import { season, type SeasonAct } from './season';
 import { send, type Send } from './send';
+import { setTask, type SetTask } from './setTask';
 import { split, type Split } from './split';
+import { tray, type TrayAct } from './tray';
 import { unbin, type Unbin } from './unbin';
 import { unmake, type Unmake } from './unmake';
 import { unpin, type Unpin } from './unpin';
@@ -35,11 +40,14 @@ import { unpin, type Unpin } from './unpin';
  */
 export type Act =
   | AddFormer
+  | BeginPeriod
   | Bin
   | Describe
   | DropBlocks
   | Duplicate
+  | File
   | FoldBack
+  | Jot
   | LeadTo
   | LeaveUnlinked
   | Lift
@@ -59,7 +67,9 @@ export type Act =
   | Rewrite
   | SeasonAct
   | Send
+  | SetTask
   | Split
+  | TrayAct
   | Unbin
   | Unmake
   | Unpin;
@@ -68,11 +78,14 @@ export type ActKind = Act['do'];
 
 export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K }>> } = {
   addFormer,
+  beginPeriod,
   bin,
   describe,
   dropBlocks,
   duplicate,
+  file,
   foldBack,
+  jot,
   leadTo,
   leaveUnlinked,
   lift,
@@ -92,7 +105,9 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   rewrite,
   season,
   send,
+  setTask,
   split,
+  tray,
   unbin,
   unmake,
   unpin,

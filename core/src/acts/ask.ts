@@ -18,10 +18,18 @@ export function pageOf(outline: Entries, id: string): ActEntry {
   return entry;
 }
 
-/** Days stand in the journal, beneath nothing; they can't be moved, named or deleted. */
+/** Days, weeks and months stand in the journal, beneath nothing; they can't be moved, named or deleted. */
 export function noDay(outline: Entries, id: string): ActEntry {
   const entry = entryOf(outline, id);
   if (entry.day !== null) throw refused('A day stays in the journal; its lines can be moved and deleted.');
+  if (entry.period !== null) throw refused('A week or month stays in the journal; its lines can be moved and deleted.');
+  return entry;
+}
+
+/** What may hold pages: nothing of the journal, and no jotting. */
+export function holderOf(outline: Entries, id: string): ActEntry {
+  const entry = noDay(outline, id);
+  if (entry.jotting !== null) throw refused('A jotting holds no pages. Make a page of it first.');
   return entry;
 }
 

@@ -20,19 +20,23 @@ export type EntryValues = Partial<
     | 'isTemplate'
     | 'templateId'
     | 'mergedInto'
+    | 'jotting'
+    | 'comesBack'
   >
 >;
 
 /** One change of what is stored, as acts plan it. */
 export type Change =
-  /** Makes an entry; a page has blocks. */
-  | { change: 'add'; entry: MadeEntry; content: readonly NodeJson[] | null }
+  /** Makes an entry; a page has blocks. What the person wrote themselves counts among the words of the day. */
+  | { change: 'add'; entry: MadeEntry; content: readonly NodeJson[] | null; isTyped?: true }
   | { change: 'set'; id: string; values: EntryValues }
   | { change: 'name'; id: string; name: string }
   /** Takes out an entry without a trace. */
   | { change: 'remove'; id: string }
   /** Gives a page other blocks. */
   | { change: 'content'; id: string; content: readonly NodeJson[] }
+  /** Gives a line of a page other attributes. */
+  | { change: 'attributes'; id: string; blockId: string; values: Readonly<Record<string, unknown>> }
   | { change: 'otherNames'; id: string; names: readonly string[] }
   | { change: 'pin'; id: string; orderKey: string }
   | { change: 'unpin'; id: string }

@@ -1,7 +1,11 @@
 import { bodyFacts } from '../document/facts';
+import { idOf } from '../document/kinds';
 import type { NodeJson } from '../document/types';
 import { dayId } from '../journal/day';
+import { periodId } from '../journal/period';
+import { changedTask } from '../tasks/changes';
 import type { Change } from './change';
+import { NotHeld } from './notHeld';
 import type { ActEntry, ActOutline, PinnedEntry } from './outline';
 
 /** All that is known of an account, as acts see it. */
@@ -13,11 +17,6 @@ export interface HeldOutline {
   pins?: Iterable<PinnedEntry>;
 }
 
-/** Thrown when an act asks for what an outline in memory does not hold. */
-export class NotHeld extends Error {
-  override name = 'NotHeld';
-}
-
 const byOrder = (one: ActEntry, other: ActEntry): number =>
   one.orderKey < other.orderKey ? -1 : Number(one.orderKey > other.orderKey);
 
@@ -26,6 +25,9 @@ const NEW: Omit<ActEntry, 'id' | 'kind' | 'parentId' | 'orderKey' | 'name' | 'be
   ornament: null,
   description: '',
   day: null,
+  period: null,
+  jotting: null,
+  comesBack: null,
   firstWords: '',
   wordCount: 0,
   deletedAt: null,
@@ -64,7 +66,7 @@ export class MemoryOutline implements ActOutline {
 
   children(parentId: string | null): ActEntry[] {
     return [...this.entries.values()]
-      .filter((entry) => entry.parentId === parentId && entry.day === null)
+      .filter((entry) => entry.parentId === parentId && (parentId !== null || entry.kind === 'notebook'))
       .sort(byOrder);
   }
 
@@ -129,6 +131,12 @@ export class MemoryOutline implements ActOutline {
     return dayId(this.accountId, day);
   }
 
+  periodId(period: string): string {
+    return periodId(this.accountId, period);
+  }
+
+  changedTask = changedTask;
+
   /** Makes a change, as the server would store it. */
   apply(change: Change): void {
     switch (change.change) {
@@ -151,6 +159,10 @@ export class MemoryOutline implements ActOutline {
         break;
       case 'content':
         this.write(change.id, change.content);
+        this.update(change.id, { changedAt: this.now });
+        break;
+      case 'attributes':
+        this.write(change.id, withAttributes(this.content(change.id), change.blockId, change.values));
         this.update(change.id, { changedAt: this.now });
         break;
       case 'otherNames':
@@ -198,3 +210,15 @@ export class MemoryOutline implements ActOutline {
     };
   }
 }
+
+/** The lines with other attributes of one; what says nothing is left out, as wherever bodies are written. */
+const withAttributes = (
+  content: readonly NodeJson[],
+  blockId: string,
+  values: Readonly<Record<string, unknown>>,
+): NodeJson[] =>
+  content.map((node) => {
+    if (idOf(node) !== blockId) return node;
+    const said = Object.entries({ ...node.attrs, ...values }).filter(([, value]) => value !== null);
+    return { ...node, attrs: Object.fromEntries(said) };
+  });

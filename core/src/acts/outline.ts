@@ -1,8 +1,9 @@
 import type { NamedAt } from '../alsoNamed/alsoNamedLine';
 import type { NodeJson } from '../document/types';
-import type { EntryKind, Ornament, Pigment } from '../outline/entry';
+import type { EntryKind, JottingState, Ornament, Pigment } from '../outline/entry';
 import type { Outline } from '../outline/place';
 import type { Season } from '../outline/season';
+import type { changedTask } from '../tasks/changes';
 
 /** An entry as far as acts know it. Yes and no are 1 and 0. */
 export interface ActEntry {
@@ -16,6 +17,11 @@ export interface ActEntry {
   description: string;
   /** The date of a day's page, which stands in the journal, beneath nothing. */
   day: string | null;
+  /** The week or month whose page it is; it stands in the journal too. */
+  period: string | null;
+  /** How a jotting stands in the Tray, and the day on which it comes back; it stands beneath nothing. */
+  jotting: JottingState | null;
+  comesBack: string | null;
   /** What it is known by without a title, and how many words it has. */
   firstWords: string;
   wordCount: number;
@@ -58,6 +64,10 @@ export interface ActOutline extends Outline {
   namedIn: (pageId: string, blockId: string) => readonly { name: string; places: readonly NamedAt[] }[];
   /** The id of a day's page. */
   dayId: (day: string) => string;
+  /** The id of the page of a week or a month. */
+  periodId: (period: string) => string;
+  /** What becomes of a task (tasks/changes): handed in, since it takes code that no first screen needs. */
+  changedTask: typeof changedTask;
 }
 
 export interface PinnedEntry {

@@ -3,7 +3,7 @@ import type { Act } from './all';
 import { definitionOf } from './all';
 import { ActError } from './actError';
 import type { Change } from './change';
-import { NotHeld } from './memory';
+import { NotHeld } from './notHeld';
 import type { ActEntry, ActOutline } from './outline';
 
 /** What a window knows of an entry: its id, and some of the rest. */
@@ -55,7 +55,9 @@ export class PartialOutline implements ActOutline {
   isUnlinked = notHeld;
   movedGloss = notHeld;
   namedIn = notHeld;
+  changedTask = notHeld;
   dayId = notHeld;
+  periodId = notHeld;
 }
 
 /** Changes that can be shown before the server has made them: of entries, none of texts. */

@@ -1,8 +1,9 @@
-import type { PlannedAct } from './act';
+import type { Plan, PlannedAct } from './act';
 import { noDay } from './ask';
 import { ANYTHING } from '../notices/changed';
 import { id, optional, orNull } from './shape';
-import { spotFor } from './spot';
+import type { ActEntry } from './outline';
+import { spotFor, type Spot } from './spot';
 
 /** Moves an entry: into something, after a sibling there, first (null) or last (not given). */
 export interface PlaceAct {
@@ -17,11 +18,21 @@ export const place: PlannedAct<PlaceAct> = {
   touches: (act) => [act.id],
   changes: ANYTHING,
   plan: (act, outline) => {
-    const { parentId, orderKey } = noDay(outline, act.id);
-    const spot = spotFor(outline, noDay(outline, act.id), act);
-    return {
-      changes: [{ change: 'set', id: act.id, values: spot }],
-      undo: [{ do: 'putBack', id: act.id, parentId, orderKey }],
-    };
+    const entry = noDay(outline, act.id);
+    return planMove(entry, spotFor(outline, entry, act));
   },
 };
+
+/** Moves an entry to a spot; a jotting that comes to stand in something is one no more. */
+export function planMove({ id, parentId, orderKey, jotting, comesBack }: ActEntry, spot: Spot): Plan {
+  if (jotting === null) {
+    return {
+      changes: [{ change: 'set', id, values: spot }],
+      undo: [{ do: 'putBack', id, parentId, orderKey }],
+    };
+  }
+  return {
+    changes: [{ change: 'set', id, values: { ...spot, jotting: null, comesBack: null } }],
+    undo: [{ do: 'tray', id, jotting, comesBack }],
+  };
+}

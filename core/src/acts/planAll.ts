@@ -2,6 +2,7 @@ import type { Act } from './all';
 import { definitionOf } from './all';
 import type { Plan } from './act';
 import type { MemoryOutline } from './memory';
+import { undoOfStep } from './undoOfStep';
 
 /**
  * Plans acts one after the other, each when those before it are done in the outline, and does them in it.
@@ -29,7 +30,3 @@ export function planAll(acts: readonly Act[], outline: MemoryOutline): Plan {
   }
   return plan;
 }
-
-/** What takes a step of another act back: what was made for it is not left in the bin. */
-export const undoOfStep = (step: Act, undo: readonly Act[]): Act[] =>
-  step.do === 'make' ? undo.map(({ id }): Act => ({ do: 'unmake', id })) : [...undo];

@@ -2,6 +2,7 @@ import type { PlannedAct } from './act';
 import { noDay } from './ask';
 import { ANYTHING } from '../notices/changed';
 import { id, orderKey, orNull } from './shape';
+import { planMove } from './place';
 import { spotAgain } from './spot';
 
 /** The inverse of `place`: back to the very spot. */
@@ -18,9 +19,6 @@ export const putBack: PlannedAct<PutBack> = {
   changes: ANYTHING,
   plan: (act, outline) => {
     const entry = noDay(outline, act.id);
-    return {
-      changes: [{ change: 'set', id: act.id, values: spotAgain(outline, entry, act) }],
-      undo: [{ do: 'putBack', id: act.id, parentId: entry.parentId, orderKey: entry.orderKey }],
-    };
+    return planMove(entry, spotAgain(outline, entry, act));
   },
 };

@@ -45,6 +45,7 @@ interface Nearest {
  */
 function nearestPlace(outline: ActOutline, entry: ActEntry): Nearest {
   const { parentId, orderKey } = entry;
+  if (entry.jotting !== null) return { spot: { parentId, orderKey }, shelter: NOTHING };
   const line = holders(outline, parentId);
   const lowest = line.findLastIndex((holder) => holder.deletedAt !== null);
   // What held it may be gone for good: then nothing above it is left.

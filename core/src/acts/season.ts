@@ -1,5 +1,6 @@
 import { SEASONS, type Season } from '../outline/season';
 import type { PlannedAct } from './act';
+import { refused } from './actError';
 import { noDay } from './ask';
 import { ANYTHING } from '../notices/changed';
 import { oneOf } from './shape';
@@ -17,6 +18,9 @@ export const season: PlannedAct<SeasonAct> = {
   changes: ANYTHING,
   plan: (act, outline) => {
     const entry = noDay(outline, act.id);
+    if (entry.jotting !== null && act.season !== 'now') {
+      throw refused('A jotting is for no season. It can be kept in the Tray, or come back on a day.');
+    }
     return {
       changes: [{ change: 'set', id: act.id, values: { season: act.season === 'now' ? null : act.season } }],
       undo: [{ do: 'season', id: act.id, season: entry.season ?? 'now' }],

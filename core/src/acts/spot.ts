@@ -1,7 +1,7 @@
 import type { EntryKind } from '../outline/entry';
 import { isOrder, orderBetween, OrderError } from '../outline/order';
 import { checkPlace, planPlace, type Place } from '../outline/place';
-import { noDay } from './ask';
+import { holderOf } from './ask';
 import type { ActOutline } from './outline';
 
 export interface Spot {
@@ -16,7 +16,7 @@ interface Moved {
 
 /** The place and order key of an entry that comes to stand somewhere. */
 export function spotFor(outline: ActOutline, entry: Moved, place: Place): Spot {
-  if (place.parentId !== null && outline.entry(place.parentId)) noDay(outline, place.parentId);
+  if (place.parentId !== null && outline.entry(place.parentId)) holderOf(outline, place.parentId);
   return planPlace(outline, entry, place);
 }
 

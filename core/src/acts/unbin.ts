@@ -20,7 +20,7 @@ export const unbin: PlannedAct<Unbin> = {
     if (entry.deletedAt === null) return NOTHING;
     // What held it may be gone for good by now.
     const holder = entry.parentId === null ? null : entryOf(outline, entry.parentId).kind;
-    if (!mayHold(holder, entry.kind)) return planRestore(entry, outline);
+    if (entry.jotting === null && !mayHold(holder, entry.kind)) return planRestore(entry, outline);
     return { changes: [{ change: 'set', id, values: { deletedAt: null } }], undo: [{ do: 'bin', id }] };
   },
 };

@@ -5,7 +5,7 @@ import type { Target } from '../links/target';
 export type NamedAt = [text: number, start: number, end: number];
 
 /** A line that names a page without linking it. */
-export interface AlsoNamedLine extends Pick<Target, 'trail' | 'pigment' | 'day'> {
+export interface AlsoNamedLine extends Pick<Target, 'trail' | 'pigment' | 'day' | 'standsIn'> {
   pageId: string;
   blockId: string;
   pageTitle: string;

@@ -1,7 +1,8 @@
-import { dateAtEnd, datesIn, dayTyped } from './dates';
+import { dateAtEnd, datesIn, dayTyped, type DateOrder } from '.';
 
 /** A Tuesday. */
 const TODAY = '2026-11-24';
+const reading = (order: DateOrder = 'day first') => ({ today: TODAY, weekBegins: 1, order });
 const found = (text: string, reference: string | null = TODAY) =>
   datesIn(text, reference).map(({ start, end, day }) => `${text.slice(start, end)} = ${day}`);
 
@@ -31,18 +32,18 @@ test('without a day to count from, only dates with a year count', () => {
 });
 
 test('a whole typed date, and one that was just written', () => {
-  expect(dayTyped('tomorrow', TODAY)).toBe('2026-11-25');
-  expect(dayTyped('14 jan 2027', TODAY)).toBe('2027-01-14');
-  expect(dayTyped('Harbour 14 January', TODAY)).toBeNull();
-  expect(dayTyped('Sluice gate no. 2', TODAY)).toBeNull();
-  expect(dateAtEnd('We lift it on 14 January', TODAY)).toMatchObject({ start: 14, end: 24, day: '2027-01-14' });
-  expect(dateAtEnd('We lift it on 14 January, perhaps', TODAY)).toBeNull();
+  expect(dayTyped('tomorrow', reading())).toBe('2026-11-25');
+  expect(dayTyped('14 jan 2027', reading())).toBe('2027-01-14');
+  expect(dayTyped('Harbour 14 January', reading())).toBeNull();
+  expect(dayTyped('Sluice gate no. 2', reading())).toBeNull();
+  expect(dateAtEnd('We lift it on 14 January', reading())).toMatchObject({ start: 14, end: 24, day: '2027-01-14' });
+  expect(dateAtEnd('We lift it on 14 January, perhaps', reading())).toBeNull();
 });
 
 test('T4 figures alone are read as the person’s own language writes them', () => {
-  expect(dayTyped('03/04/2027', TODAY)).toBe('2027-04-03');
-  expect(dayTyped('03/04/2027', TODAY, 'month first')).toBe('2027-03-04');
-  expect(dayTyped('2027-04-03', TODAY, 'month first')).toBe('2027-04-03');
-  expect(dayTyped('nov 3', TODAY)).toBe(dayTyped('nov 3', TODAY, 'month first'));
-  expect(dateAtEnd('We lift it on 03/04/2027', TODAY, 'month first')?.day).toBe('2027-03-04');
+  expect(dayTyped('03/04/2027', reading())).toBe('2027-04-03');
+  expect(dayTyped('03/04/2027', reading('month first'))).toBe('2027-03-04');
+  expect(dayTyped('2027-04-03', reading('month first'))).toBe('2027-04-03');
+  expect(dayTyped('nov 3', reading())).toBe(dayTyped('nov 3', reading('month first')));
+  expect(dateAtEnd('We lift it on 03/04/2027', reading('month first'))?.day).toBe('2027-03-04');
 });

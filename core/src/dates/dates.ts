@@ -1,6 +1,6 @@
-import { GB, casual } from 'chrono-node/en';
+import { isDay, partsOf, type DayDate } from '../calendar';
+import { dayInWords, READERS, spokenDay, type DateOrder, type Reading } from './inWords';
 import { FIGURES, MONTH_NAME } from './written';
-import { isDay, type DayDate } from '../journal/day';
 
 /** A place of a text that names a day. */
 export interface DatePlace {
@@ -9,11 +9,6 @@ export interface DatePlace {
   end: number;
   day: DayDate;
 }
-
-/** Which comes first where a date is written in figures alone: some write the day first, some the month. */
-export type DateOrder = 'day first' | 'month first';
-
-const READERS = { 'day first': GB, 'month first': casual };
 
 /** Texts without any of these name no day; most texts are such, and reading dates costs much more than this. */
 const SIGN =
@@ -34,7 +29,7 @@ const two = (value: number): string => String(value).padStart(2, '0');
  */
 export function datesIn(text: string, reference: DayDate | null, order: DateOrder = 'day first'): DatePlace[] {
   if (!SIGN.test(text)) return [];
-  const [year, month, day] = (reference ?? '2000-01-01').split('-').map(Number) as [number, number, number];
+  const [year, month, day] = partsOf(reference ?? '2000-01-01');
   const places: DatePlace[] = [];
   for (const result of READERS[order].parse(text, new Date(year, month - 1, day, 12))) {
     const { start: found } = result;
@@ -52,9 +47,11 @@ export function datesIn(text: string, reference: DayDate | null, order: DateOrde
 }
 
 /** The day that what was typed is, whole; null when it is none. */
-export function dayTyped(typed: string, today: DayDate, order?: DateOrder): DayDate | null {
+export function dayTyped(typed: string, reading: Reading): DayDate | null {
   const words = typed.trim();
-  const [place] = datesIn(words, today, order);
+  const inWords = dayInWords(words, reading);
+  if (inWords !== null) return inWords;
+  const [place] = datesIn(words, reading.today, reading.order);
   return place && place.start <= (LEADING.exec(words)?.[0].length ?? 0) && place.end === words.length
     ? place.day
     : null;
@@ -65,9 +62,11 @@ const END_OF_DATE =
   /(?:\d|(?:mon|tues|wednes|thurs|fri|satur|sun)day|today|tomorrow|yesterday|days?|weeks?|months?|years?|ago|fortnight|january|february|march|april|may|june|july|august|september|october|november|december|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec)$/iu;
 
 /** The date that ends where the text ends, as one is just being written; null when none does. */
-export function dateAtEnd(text: string, today: DayDate, order?: DateOrder): DatePlace | null {
+export function dateAtEnd(text: string, reading: Reading): DatePlace | null {
   const from = Math.max(0, text.length - 60);
   if (!END_OF_DATE.test(text.slice(-12))) return null;
-  const last = datesIn(text.slice(from), today, order).at(-1);
-  return last && from + last.end === text.length ? { ...last, start: from + last.start, end: from + last.end } : null;
+  const last = datesIn(text.slice(from), reading.today, reading.order).at(-1);
+  if (!last || from + last.end !== text.length) return null;
+  const start = from + last.start;
+  return { start, end: text.length, day: spokenDay(text.slice(start), reading) ?? last.day };
 }

@@ -1,2 +1,3 @@
 export * from './dates';
+export { dayInWords, type DateOrder, type Reading } from './inWords';
 export { isCalendarDate } from './written';

@@ -12,10 +12,10 @@ test('a screen without an arrangement of its own takes the other’s, and no par
 test('a part moves one place and stops at the ends', () => {
   const shipped = arrangementFor('wide', undefined);
   expect(
-    movePart(shipped, 'recent', -1)
+    movePart(shipped, 'due', -1)
       .map(({ part }) => part)
       .slice(0, 2),
-  ).toEqual(['recent', 'pins']);
+  ).toEqual(['due', 'pins']);
   expect(movePart(shipped, 'pins', -1)).toEqual(shipped);
   expect(movePart(shipped, 'unwritten', 1)).toEqual(shipped);
 });

@@ -16,6 +16,8 @@ export interface Attribute {
   written?: string;
   /** Whether it holds the ids of others, parted by spaces: what is copied together leads to its copies. */
   holdsIds?: boolean;
+  /** Whether it is of this very one: a copy does not have it. */
+  isOfOne?: boolean;
 }
 
 export type Attributes = Readonly<Record<string, Attribute>>;
@@ -54,6 +56,19 @@ export const textOf = (limit: number, fallback: string | null = ''): Attribute =
     write: String,
   };
 };
+
+/** Text of a form; null for none. */
+export const textThat = (hasForm: (text: string) => boolean): Attribute => {
+  const isSuch = (value: unknown) => typeof value === 'string' && hasForm(value);
+  return { default: null, check: nothingOr(isSuch), read: checkedText(isSuch), write: String };
+};
+
+/** Texts of a form, at most so many, parted by commas; null for none. */
+export const listOf = (hasForm: (text: string) => boolean, most: number): Attribute =>
+  textThat((text) => {
+    const parts = text.split(',');
+    return parts.length <= most && parts.every(hasForm);
+  });
 
 /** A number from the least to the most. */
 export const numberOf = (least: number, most: number, fallback: number | null = null): Attribute => {

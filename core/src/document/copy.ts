@@ -12,11 +12,11 @@ export function withIds(body: BodyJson, newIds: ReadonlyMap<string, string>): Bo
   const renew = (id: string) => newIds.get(id) ?? id;
   const walk = (node: NodeJson): NodeJson => {
     const attrs = node.attrs ? { ...node.attrs } : undefined;
-    for (const [name, { holdsIds }] of Object.entries(NODE_ATTRIBUTES[node.type] ?? {})) {
+    for (const [name, { holdsIds, isOfOne }] of Object.entries(NODE_ATTRIBUTES[node.type] ?? {})) {
       const ids = attrs?.[name];
+      if (isOfOne) delete attrs?.[name];
       if (holdsIds && typeof ids === 'string') attrs![name] = ids.split(' ').map(renew).join(' ');
     }
-    delete attrs?.formerIds;
     return {
       ...node,
       ...(attrs ? { attrs } : {}),

@@ -36,3 +36,7 @@ export function shownWords(node: NodeJson, titleOf: (target: string) => string):
   if (!node.content) return ownWords(node);
   return node.content.map((child) => shownWords(child, titleOf)).join('');
 }
+
+/** Whether a line says nothing: a link or a tag says something though it has no words of its own. */
+export const isBlank = ({ content = [] }: NodeJson): boolean =>
+  content.every(({ type, text = '' }) => type === 'hardBreak' || (type === 'text' && text.trim() === ''));

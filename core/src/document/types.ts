@@ -1,6 +1,10 @@
 export const TASK_STATES = ['open', 'begun', 'done', 'dropped'] as const;
 export type TaskState = (typeof TASK_STATES)[number];
 
+/** How much a task matters. */
+export const PRIORITIES = ['high', 'middle', 'low'] as const;
+export type Priority = (typeof PRIORITIES)[number];
+
 /** What a word may be highlighted with, and a block be washed with. */
 export const HIGHLIGHTS = ['ochre', 'verdigris', 'lapis', 'vermilion', 'plum'] as const;
 export type HighlightPigment = (typeof HIGHLIGHTS)[number];

@@ -3,7 +3,7 @@ import { typedTag } from '../document/build';
 import { checkBody } from '../document/check';
 import { newId } from '../document/ids';
 import { TEXT_KINDS } from '../document/kinds';
-import { HIGHLIGHTS, TASK_STATES, type BodyJson, type MarkJson, type NodeJson } from '../document/types';
+import { HIGHLIGHTS, PRIORITIES, TASK_STATES, type BodyJson, type MarkJson, type NodeJson } from '../document/types';
 import { joinedText, orderedMarks } from './markTree';
 
 /** Random bodies of every kind of block, for properties that must hold for any page. */
@@ -121,22 +121,35 @@ const inline = fc.array(fc.tuple(leaf, marks), { maxLength: 6 }).map((leaves) =>
 
 const tint = fc.option(fc.constantFrom(...HIGHLIGHTS), { freq: 6 });
 
+const day = fc.constantFrom('2026-11-27', '2026-11-30', '2028-02-29');
+
+/** What a to-do may say of itself. */
+const todo = fc.record({
+  state: fc.constantFrom(...TASK_STATES),
+  priority: fc.option(fc.constantFrom(...PRIORITIES)),
+  due: fc.option(fc.oneof(day, fc.constant('2026-11-27T09:30'))),
+  for: fc.option(fc.oneof(day, fc.constant('none'))),
+  repeat: fc.option(fc.constantFrom('FREQ=DAILY', 'FREQ=MONTHLY;INTERVAL=2;BYDAY=-1FR,1MO;UNTIL=20270301')),
+  counted: fc.option(fc.constant('done')),
+  doneOn: fc.option(fc.array(fc.oneof(day, fc.constant('2026-11-27/2026-11-24')), { minLength: 1, maxLength: 3 })),
+});
+
 const textBlock = fc
   .record({
     kind: fc.constantFrom(...TEXT_KINDS.map((each) => each.name)),
     level: fc.constantFrom(1, 2, 3, 4),
-    state: fc.constantFrom(...TASK_STATES),
+    task: todo,
     former: fc.option(id, { freq: 8 }),
     folded: fc.option(fc.boolean()),
     kept: fc.option(fc.constant(true), { freq: 12 }),
     content: inline,
   })
-  .map(({ kind, level, state, former, folded, kept, content }) => ({
+  .map(({ kind, level, task, former, folded, kept, content }) => ({
     type: 'block',
     attrs: {
       kind,
       level: kind === 'heading' ? level : null,
-      state: kind === 'todo' ? state : null,
+      ...(kind === 'todo' ? { ...task, doneOn: task.doneOn?.join(',') ?? null } : { state: null }),
       formerIds: former,
       folded: kind === 'fold' ? folded : null,
       kept,

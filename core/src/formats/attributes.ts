@@ -62,9 +62,9 @@ export function readTextAttributes(
   const said = readAttributes(group);
   if (!said) return null;
   const of = textKind(said.kind ?? kind);
+  const attrs = readValues({ kind: BLOCK_ATTRIBUTES.kind!, ...OF_ANY, ...of?.attributes }, said);
+  if (!of || Object.keys(attrs).length !== Object.keys(said).length) return null;
   // What the form shows is not said beside it: `- [ ] Oak {state=done}`; in a cell, which has no form, it is.
-  const shown = said.kind === undefined && of?.name !== 'heading' ? (of?.markdown.shows ?? []) : [];
-  const own = Object.entries(of?.attributes ?? {}).filter(([name]) => !shown.includes(name));
-  const attrs = readValues({ kind: BLOCK_ATTRIBUTES.kind!, ...OF_ANY, ...Object.fromEntries(own) }, said);
-  return of && Object.keys(attrs).length === Object.keys(said).length ? { kind: of.name, attrs } : null;
+  const shown = said.kind === undefined && of.name !== 'heading' ? (of.markdown.shows?.(attrs) ?? []) : [];
+  return shown.some((name) => name in said) ? null : { kind: of.name, attrs };
 }

@@ -1,40 +1,5 @@
+import { addDays, daysBetween, weekdayOf, type DayDate } from '../calendar';
 import { namedId } from '../document/ids';
-
-/** A calendar day as written in addresses and files: 2026-03-09. */
-export type DayDate = string;
-
-const DAY = /^(\d{4})-(\d{2})-(\d{2})$/u;
-
-/** True for a day that is in the calendar. */
-export function isDay(value: unknown): boolean {
-  const parts = typeof value === 'string' ? DAY.exec(value) : null;
-  if (!parts) return false;
-  const [year, month, day] = [Number(parts[1]), Number(parts[2]), Number(parts[3])];
-  const date = new Date(Date.UTC(year, month - 1, day));
-  return date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
-}
-
-/** The day it is where the person is. */
-export function localDay(now: Date): DayDate {
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${String(now.getFullYear()).padStart(4, '0')}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-}
-
-/** The day a number of days later (earlier when negative). */
-export function addDays(day: DayDate, days: number): DayDate {
-  const date = new Date(`${day}T00:00:00Z`);
-  date.setUTCDate(date.getUTCDate() + days);
-  return date.toISOString().slice(0, 10);
-}
-
-/** Whole days from one day to another. */
-export const daysBetween = (from: DayDate, to: DayDate): number =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
-
-/** Milliseconds until the day turns over where the person is. */
-export function untilMidnight(now: Date): number {
-  return new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1).getTime() - now.getTime();
-}
 
 /** The id of a day's page, the same on every device of an account. */
 export const dayId = (accountId: string, day: DayDate): string => namedId(accountId, `day/${day}`);
@@ -64,11 +29,18 @@ const yearOf = (day: DayDate): string => String(Number(day.slice(0, 4)));
 const inMonth = (day: DayDate, months: readonly string[]): string =>
   `${Number(day.slice(8, 10))} ${months[Number(day.slice(5, 7)) - 1]}`;
 
-/** The day of the week: 0 for Sunday. */
-export const weekdayOf = (day: DayDate): number => new Date(`${day}T00:00:00Z`).getUTCDay();
-
 /** "Tue". */
 export const weekdayShort = (day: DayDate): string => WEEKDAYS[weekdayOf(day)]!.slice(0, 3);
+
+/** "Tuesday". */
+export const weekdayName = (weekday: number): string => WEEKDAYS[weekday]!;
+
+/** "March"; 1 for January. */
+export const monthName = (month: number): string => MONTHS[month - 1]!;
+
+/** "Tue 1 Dec", with the year when it is not this one. */
+export const dayShort = (day: DayDate, today: DayDate): string =>
+  withYear(`${weekdayShort(day)} ${inMonth(day, SHORT_MONTHS)}`, day, today);
 
 /** "Tuesday 24 November". */
 export const dayTitle = (day: DayDate): string => `${WEEKDAYS[weekdayOf(day)]} ${inMonth(day, MONTHS)}`;

@@ -1,5 +1,6 @@
 import type { BodyJson } from '../document/types';
-import type { DayDate } from './day';
+import type { DayDate } from '../calendar';
+import type { Period } from './period';
 
 /** A day as the journal shows it. */
 export interface DayPage {
@@ -12,6 +13,16 @@ export interface DayPage {
   pointing: number;
   /** Whether the day has a page that is stored; else it is shown from its template. */
   isStored: boolean;
+}
+
+/** The page of a week or a month, made or not. */
+export interface PeriodPage {
+  period: Period;
+  pageId: string;
+  title: string;
+  /** Empty while nothing is written about it. */
+  firstWords: string;
+  wordCount: number;
 }
 
 /** Which template a day begins with: one for every day, and others for some days of the week (0 is Sunday). */

@@ -1,5 +1,5 @@
 import type { NodeJson } from '../document/types';
-import type { EntryKind, Pigment, TrailStep } from '../outline/entry';
+import type { EntryKind, Outside, Pigment, TrailStep } from '../outline/entry';
 import type { Season } from '../outline/season';
 import type { LinkState } from './state';
 
@@ -16,6 +16,8 @@ export interface Target {
   pigment: Pigment | null;
   /** The date, when the page is a day's. */
   day: string | null;
+  /** What its page stands in when that is no notebook. */
+  standsIn: Outside | null;
 }
 
 /** What a preview shows of a link's target. */

@@ -1,6 +1,6 @@
 import type { NodeJson } from '../document/types';
 import type { Target } from '../links/target';
-import type { Pigment, TrailStep } from '../outline/entry';
+import type { Outside, Pigment, TrailStep } from '../outline/entry';
 
 export interface GlossAbove {
   blockId: string;
@@ -68,6 +68,8 @@ export interface Gloss {
   pigment: Pigment | null;
   /** The day of the page when it is a day's, else null. */
   day: string | null;
+  /** What its page stands in when that is no notebook. */
+  standsIn: Outside | null;
   /** When the page was last changed, ISO 8601. */
   changedAt: string;
   /** The block of this page that the link points at; null when it points at the page. */

@@ -36,6 +36,24 @@ const MAY_HOLD: Record<EntryKind, readonly EntryKind[]> = {
 export const mayHold = (holder: EntryKind | null, held: EntryKind): boolean =>
   holder === null ? held === 'notebook' : MAY_HOLD[holder].includes(held);
 
+/** A jotting waits in the Tray until something is done with it, or is kept there for good. */
+export const JOTTING_STATES = ['waiting', 'kept'] as const;
+export type JottingState = (typeof JOTTING_STATES)[number];
+
+/** What a page that stands in no notebook stands in: days, weeks and months in the journal, jottings in the Tray. */
+export const OUTSIDE = ['journal', 'tray'] as const;
+export type Outside = (typeof OUTSIDE)[number];
+
+/** Where a page stands that stands in no notebook; null when it stands in one. */
+export function outsideOf(page: {
+  day: string | null;
+  period: string | null;
+  jotting: JottingState | null;
+}): Outside | null {
+  if (page.jotting !== null) return 'tray';
+  return page.day !== null || page.period !== null ? 'journal' : null;
+}
+
 /** One step of a trail. */
 export interface TrailStep {
   id: string;

@@ -1,4 +1,4 @@
-import type { EntryKind, Ornament, Pigment, TrailStep } from './entry';
+import type { EntryKind, JottingState, Ornament, Outside, Pigment, TrailStep } from './entry';
 import type { Season } from './season';
 
 /** An entry as the contents show it. */
@@ -51,6 +51,12 @@ export interface EntryInfo {
   ornament: Ornament | null;
   description: string;
   day: string | null;
+  /** The week or month whose page it is. */
+  period: string | null;
+  /** How it stands in the Tray, and the day on which it comes back. */
+  jotting: JottingState | null;
+  comesBack: string | null;
+  standsIn: Outside | null;
   isDeleted: boolean;
   /** The season it is in, by itself or by what it stands in. */
   season: Season;

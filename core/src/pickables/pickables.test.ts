@@ -8,6 +8,7 @@ const entry = (id: string, title: string, parentId: string | null, more: Partial
   title,
   names: [],
   day: null,
+  standsIn: null,
   pigment: parentId === null ? 'lapis' : null,
   season: null,
   isDeleted: false,

@@ -1,7 +1,7 @@
 import { NameIndex } from '../names/names';
 import { foldWords } from '../words/words';
 import { carriedSeason, type Season } from '../outline/season';
-import type { EntryKind, Pigment } from '../outline/entry';
+import type { EntryKind, Outside, Pigment } from '../outline/entry';
 import { isNearlySame } from '../links/near';
 import { linkState } from '../links/state';
 import type { Target } from '../links/target';
@@ -15,6 +15,7 @@ export interface Pickable {
   /** Its other names. */
   names: string[];
   day: string | null;
+  standsIn: Outside | null;
   pigment: Pigment | null;
   /** Its own season; null for now. */
   season: Exclude<Season, 'now'> | null;
@@ -141,6 +142,7 @@ export class Pickables {
       trail: line.slice(0, -1).map((step) => ({ id: step.id, kind: step.kind, name: step.title })),
       pigment: line[0]!.pigment,
       day: entry.day,
+      standsIn: entry.standsIn,
       alias: isByTitle ? null : (entry.names.find((name) => foldWords(name).includes(needle)) ?? null),
     };
   }

@@ -2,7 +2,7 @@
 
 /** All that services may know of an entry. */
 export const ENTRY_COLUMNS = `e.row, e.id, e.kind, e.parentId, e.orderKey, e.name, e.pigment, e.ornament, e.description,
-  e.day, e.firstWords, e.wordCount, e.begunAt, e.changedAt, e.deletedAt, e.season, e.showsLeaves, e.pagesBeneath,
+  e.day, e.period, e.jotting, e.comesBack, e.firstWords, e.wordCount, e.begunAt, e.changedAt, e.deletedAt, e.season, e.showsLeaves, e.pagesBeneath,
   e.sectionsBeneath, e.isTemplate, e.templateId, e.madeFrom, e.mergedInto`;
 
 export const ENTRY = `SELECT ${ENTRY_COLUMNS} FROM entries e WHERE e.id = @id AND VISIBLE(e)`;

@@ -19,6 +19,8 @@ export type Step = Pick<
   | 'wordCount'
   | 'pigment'
   | 'day'
+  | 'period'
+  | 'jotting'
   | 'deletedAt'
   | 'season'
   | 'mergedInto'
@@ -68,10 +70,19 @@ export const allPlaces = (manager: EntityManager): Promise<EntryPlaced[]> =>
   manager
     .createQueryBuilder(EntryEntity, 'e')
     .select(['e.id AS id', 'e.ownerId AS "accountId"', 'e.kind AS kind', 'e.parentId AS "parentId"'])
-    .addSelect(['e.day AS day', 'e.deletedAt AS "deletedAt"', 'e.mergedInto AS "mergedInto"'])
+    .addSelect([
+      'e.day AS day',
+      'e.period AS period',
+      'e.jotting AS jotting',
+      'e.deletedAt AS "deletedAt"',
+      'e.mergedInto AS "mergedInto"',
+    ])
     .getRawMany<EntryPlaced>();
 
 /** An entry as far as it matters where it stands, and whose it is. */
-export type EntryPlaced = Pick<Entry, 'id' | 'kind' | 'parentId' | 'day' | 'deletedAt' | 'mergedInto'> & {
+export type EntryPlaced = Pick<
+  Entry,
+  'id' | 'kind' | 'parentId' | 'day' | 'period' | 'jotting' | 'deletedAt' | 'mergedInto'
+> & {
   accountId: string;
 };

@@ -1,5 +1,6 @@
 /** What a viewer may see and change. Elsewhere no query names whose a row is. */
 
+export * from './calendarAddresses';
 export * from './connection';
 export * from './guard';
 export { ENTRY_COLUMNS } from './guard.queries';

@@ -13,6 +13,8 @@ import { Documents1790000500000 } from '../migrations/1790000500000-documents';
 import { Canonical1790000600000 } from '../migrations/1790000600000-canonical';
 import { Tags1790000700000 } from '../migrations/1790000700000-tags';
 import { Margin1790000800000 } from '../migrations/1790000800000-margin';
+import { Tasks1790000900000 } from '../migrations/1790000900000-tasks';
+import { Tray1791000000000 } from '../migrations/1791000000000-tray';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -34,6 +36,8 @@ const MIGRATIONS = [
   Canonical1790000600000,
   Tags1790000700000,
   Margin1790000800000,
+  Tasks1790000900000,
+  Tray1791000000000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

@@ -29,5 +29,8 @@ export const AttachmentEntity = new EntitySchema<StoredAttachment>({
     unusedSince: textOrNull,
   },
   uniques: [{ columns: ['ownerId', 'hash'] }],
-  indices: [{ name: 'attachments_by_hash', columns: ['hash'] }],
+  indices: [
+    { name: 'attachments_by_hash', columns: ['hash'] },
+    { name: 'attachments_by_making', columns: ['ownerId', 'madeAt'] },
+  ],
 });

@@ -13,12 +13,6 @@ export const LINES = `
   AND b.position >= COALESCE((SELECT position FROM blocks WHERE documentId = @id AND id = @from), 0)
   ORDER BY b.position LIMIT @limit`;
 
-/** To-do items that are not done yet, those of the pages changed last first. */
-export const OPEN_TASKS = `
-  SELECT b.id AS blockId, b.documentId AS pageId, b.node FROM entries e CROSS JOIN blocks b ON b.documentId = e.id
-  WHERE e.kind = 'page' AND e.deletedAt IS NULL AND b.kind = 'todo' AND b.state IN ('open', 'begun') AND b.words != ''
-  AND VISIBLE(e) ORDER BY e.changedAt DESC, e.row, b.position`;
-
 /** Another document of the viewer's that holds a block of this id, whether it has come in whole or not. */
 export const HELD_ELSEWHERE = `
   SELECT b.documentId FROM blocks b JOIN entries e ON e.id = b.documentId

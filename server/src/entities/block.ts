@@ -26,10 +26,5 @@ export const BlockEntity = new EntitySchema<StoredBlock>({
   indices: [
     { name: 'blocks_by_id', columns: ['id'] },
     { name: 'blocks_by_position', columns: ['documentId', 'position'] },
-    {
-      name: 'blocks_open_tasks',
-      columns: ['documentId', 'position'],
-      where: "kind = 'todo' AND state IN ('open', 'begun')",
-    },
   ],
 });

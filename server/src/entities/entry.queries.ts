@@ -4,7 +4,7 @@
  */
 
 /** What is read of an entry to say what it is called, where it stands, and whether anything is written in it. */
-export const STEP_COLUMNS = `e.id, e.parentId, e.kind, e.name, e.wordCount, e.pigment, e.day, e.deletedAt, e.season, e.mergedInto,
+export const STEP_COLUMNS = `e.id, e.parentId, e.kind, e.name, e.wordCount, e.pigment, e.day, e.period, e.jotting, e.deletedAt, e.season, e.mergedInto,
   CASE WHEN e.name = '' OR e.wordCount = 0 THEN e.firstWords ELSE '' END AS firstWords`;
 
 export const STEP = `SELECT ${STEP_COLUMNS} FROM entries e WHERE e.id = @id AND VISIBLE(e)`;
@@ -27,9 +27,12 @@ export const CONTENTS_COLUMNS = [
   'sectionsBeneath',
 ].map((column) => `e.${column} AS ${column}`);
 
+/** What stands in the contents: beside notebooks, days and jottings stand in nothing. */
+const IN_CONTENTS = "(e.parentId IS NOT NULL OR e.kind = 'notebook')";
+
 export const CHILDREN = `
   SELECT ${CONTENTS_COLUMNS.join(', ')} FROM entries e
-  WHERE e.parentId IS @parentId AND e.day IS NULL AND e.deletedAt IS NULL AND VISIBLE(e) ORDER BY e.orderKey, e.row`;
+  WHERE e.parentId IS @parentId AND ${IN_CONTENTS} AND e.deletedAt IS NULL AND VISIBLE(e) ORDER BY e.orderKey, e.row`;
 
 /** Whether an entry holds at most so many; never counts further. */
 export const HOLDS_FEW = `
@@ -69,10 +72,10 @@ export const LED = `
  * than `exceptId` has it.
  */
 export const LAST_KEY = `
-  SELECT MAX(e.orderKey) AS orderKey FROM entries e WHERE e.parentId IS @parentId AND e.day IS NULL AND OWN(e)`;
+  SELECT MAX(e.orderKey) AS orderKey FROM entries e WHERE e.parentId IS @parentId AND ${IN_CONTENTS} AND OWN(e)`;
 export const KEY_AFTER = `
   SELECT e.orderKey FROM entries e
-  WHERE e.parentId IS @parentId AND e.day IS NULL AND e.orderKey >= @orderKey AND OWN(e)
+  WHERE e.parentId IS @parentId AND ${IN_CONTENTS} AND e.orderKey >= @orderKey AND OWN(e)
   AND (e.orderKey > @orderKey OR e.id != @exceptId) ORDER BY e.orderKey LIMIT 1`;
 
 /** Counts pages and sections in or out of what they stand in; the walk goes on from what is returned. */
@@ -83,8 +86,8 @@ export const ADD_BENEATH = `
 /** What is left of what was deleted for good; asked for each link that leads nowhere. */
 export const TOMBSTONE = `SELECT t.title FROM tombstones t WHERE t.id = @id AND OWN(t)`;
 
-/** All entries, to be found and linked to by name. */
-export const ALL_STEPS = `SELECT ${STEP_COLUMNS} FROM entries e WHERE VISIBLE(e)`;
+/** All entries, to be found and linked to by name: of two named alike, the page comes before the section. */
+export const ALL_STEPS = `SELECT ${STEP_COLUMNS} FROM entries e WHERE VISIBLE(e) ORDER BY e.kind, e.changedAt`;
 
 /** That something stands in `e` which is not in the bin: a condition for the query builder. */
 export const HOLDS_ANY = 'EXISTS (SELECT 1 FROM entries held WHERE held.parentId = e.id AND held.deletedAt IS NULL)';

@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import type { EntryKind, Ornament, Pigment, Season } from '@glossarion/core/outline';
+import type { EntryKind, JottingState, Ornament, Pigment, Season } from '@glossarion/core/outline';
 import { emptyText, numbered, text, textOrNull, zero } from './columns';
 
 /** A notebook, section or page. */
@@ -18,6 +18,11 @@ export interface Entry {
   description: string;
   /** The date of a day's page; such a page stands in the journal, beneath nothing. */
   day: string | null;
+  /** The week (2026-W48) or month (2026-11) whose page it is; it stands in the journal too. */
+  period: string | null;
+  /** How a jotting stands in the Tray, and the day on which it comes back; it stands beneath nothing. */
+  jotting: JottingState | null;
+  comesBack: string | null;
   firstWords: string;
   wordCount: number;
   begunAt: string;
@@ -57,6 +62,9 @@ export const EntryEntity = new EntitySchema<Entry>({
     ornament: textOrNull,
     description: emptyText,
     day: textOrNull,
+    period: textOrNull,
+    jotting: textOrNull,
+    comesBack: textOrNull,
     firstWords: emptyText,
     wordCount: zero,
     begunAt: text,
@@ -77,6 +85,8 @@ export const EntryEntity = new EntitySchema<Entry>({
     { name: 'entries_by_parent_alone', columns: ['parentId'] },
     { name: 'entries_by_change', columns: ['ownerId', 'kind', 'changedAt'] },
     { name: 'entries_by_day', columns: ['ownerId', 'day'], unique: true, where: 'day IS NOT NULL' },
+    { name: 'entries_in_tray', columns: ['ownerId', 'begunAt'], where: 'jotting IS NOT NULL' },
+    { name: 'entries_by_beginning', columns: ['ownerId', 'begunAt'] },
     { name: 'entries_by_season', columns: ['ownerId', 'season'], where: 'season IS NOT NULL' },
     { name: 'entries_in_bin', columns: ['ownerId', 'deletedAt'], where: 'deletedAt IS NOT NULL' },
     { name: 'entries_unwritten', columns: ['ownerId'], where: "kind = 'page' AND wordCount = 0 AND day IS NULL" },

@@ -4,7 +4,9 @@ export const PUT_BLOCK = `
   INSERT OR REPLACE INTO blocks (documentId, id, parentId, headingId, position, depth, kind, state, words, node)
   VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`;
 
-export const DROP_BLOCK = 'DELETE FROM blocks WHERE documentId = ? AND id = ?';
+/** One row of a table whose rows belong to documents, by the column that tells those of a document apart. */
+export const DROP_ROW = (table: string, column: string) =>
+  `DELETE FROM ${table} WHERE documentId = ? AND ${column} = ?`;
 
 export const DROP_ROWS = (table: string, column = 'documentId') => `DELETE FROM ${table} WHERE ${column} = ?`;
 

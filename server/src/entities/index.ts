@@ -4,6 +4,7 @@ import { AccountEntity } from './account';
 import { AlsoNamedDueEntity, AlsoNamedEntity, NameDueEntity, UnlinkedEntity } from './alsoNamed';
 import { AttachmentEntity } from './attachment';
 import { BlockEntity } from './block';
+import { CalendarAddressEntity } from './calendarAddress';
 import { DayBeginningEntity } from './dayBeginning';
 import { DocumentEntity, RemovalEntity, UpdateEntity } from './document';
 import { EntryEntity } from './entry';
@@ -13,6 +14,7 @@ import { FoldEntity } from './fold';
 import { FormerIdEntity } from './formerId';
 import { GlossPlaceEntity, MovedGlossEntity } from './glossPlace';
 import { GrantEntity } from './grant';
+import { HappeningEntity } from './happening';
 import { ImportUnderWayEntity } from './importUnderWay';
 import { KinEntity, KinMadeEntity } from './kin';
 import { LinkEntity } from './link';
@@ -22,6 +24,7 @@ import { SessionEntity } from './session';
 import { SettingEntity } from './setting';
 import { TagEntity } from './tag';
 import { TagUseEntity } from './tagUse';
+import { TaskEntity } from './task';
 import { TombstoneEntity } from './tombstone';
 import { VisitEntity } from './visit';
 
@@ -29,6 +32,7 @@ export * from './account';
 export * from './alsoNamed';
 export * from './attachment';
 export * from './block';
+export * from './calendarAddress';
 export * from './dayBeginning';
 export * from './document';
 export * from './entry';
@@ -38,6 +42,7 @@ export * from './fold';
 export * from './formerId';
 export * from './glossPlace';
 export * from './grant';
+export * from './happening';
 export * from './importUnderWay';
 export * from './kin';
 export * from './lineFacts';
@@ -48,6 +53,7 @@ export * from './session';
 export * from './setting';
 export * from './tag';
 export * from './tagUse';
+export * from './task';
 export * from './tombstone';
 export * from './visit';
 
@@ -57,6 +63,7 @@ export const entities = [
   AlsoNamedEntity,
   AttachmentEntity,
   BlockEntity,
+  CalendarAddressEntity,
   DayBeginningEntity,
   DocumentEntity,
   EntryEntity,
@@ -66,6 +73,7 @@ export const entities = [
   FormerIdEntity,
   GlossPlaceEntity,
   GrantEntity,
+  HappeningEntity,
   ImportUnderWayEntity,
   KinEntity,
   KinMadeEntity,
@@ -79,6 +87,7 @@ export const entities = [
   SettingEntity,
   TagEntity,
   TagUseEntity,
+  TaskEntity,
   TombstoneEntity,
   UnlinkedEntity,
   UpdateEntity,

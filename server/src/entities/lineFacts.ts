@@ -4,6 +4,7 @@ import { FileUseEntity } from './fileUse';
 import { FormerIdEntity } from './formerId';
 import { LinkEntity } from './link';
 import { TagUseEntity } from './tagUse';
+import { TaskEntity } from './task';
 
 /** Where a fact of lines is kept: a row of its table is one of the fact and the document it is of. */
 export interface LineFactTable<Row> {
@@ -20,6 +21,11 @@ export const LINE_FACT_TABLES: { [K in keyof LineFacts]: LineFactTable<LineFacts
   tags: { entity: TagUseEntity, columns: ['blockId', 'position', 'tag'], order: 'position' },
   files: { entity: FileUseEntity, columns: ['blockId', 'fileId'], order: 'blockId' },
   formerIds: { entity: FormerIdEntity, columns: ['formerId', 'blockId'], order: 'formerId' },
+  tasks: {
+    entity: TaskEntity,
+    columns: ['blockId', 'state', 'priority', 'due', 'forDay', 'repeat', 'doneOn', 'within'],
+    order: 'blockId',
+  },
 };
 
 export const LINE_FACT_NAMES = Object.keys(LINE_FACT_TABLES) as (keyof LineFacts)[];

@@ -5,6 +5,8 @@ import { block, newId, readBody, seedDocument, writeBody, type BodyJson } from '
 import type { Act } from '@glossarion/core/acts';
 import { times } from '@glossarion/core/testing';
 import { Documents } from '../services/documents';
+import { HappeningWriter } from '../services/happenings';
+import { Zones } from '../services/zones';
 import { FactWriter } from '../services/facts';
 import { Tags } from '../services/tags';
 import { checkData } from '../services/checkData';
@@ -123,7 +125,12 @@ test(
         expect(database.writer.inTransaction).toBe(false);
         // As a server that starts anew reads it.
         const facts = new FactWriter(database);
-        const anew = new Documents(database, facts, new Tags(database, facts));
+        const anew = new Documents(
+          database,
+          facts,
+          new Tags(database, facts),
+          new HappeningWriter(new Zones(database)),
+        );
         const all = server.rows<{ id: string }>("SELECT id FROM entries WHERE kind = 'page'").map(({ id }) => id);
         for (const id of all) expect(await shown(documents, id)).toBe(await shown(anew, id));
         expect(await checkData(database)).toEqual([]);

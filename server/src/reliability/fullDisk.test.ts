@@ -125,4 +125,4 @@ test('1 a disk that is really full: uploads and acts say so, all goes through af
   } finally {
     disk.free();
   }
-}, 60_000);
+}, 300_000);

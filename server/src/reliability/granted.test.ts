@@ -145,7 +145,7 @@ test('8 what was given to read is read, and changed by nothing', async () => {
   expect(wrong).toEqual([]);
   expect(told).toEqual([]);
   expect(stored()).toBe(before);
-}, 60_000);
+}, 300_000);
 
 test('8 ids of what was not given fare as ids that nobody has', async () => {
   const before = stored();
@@ -174,7 +174,7 @@ test('8 ids of what was not given fare as ids that nobody has', async () => {
   console.log(
     `${declaredRoutes.size} routes, ${ACT_KINDS.length} acts, ${asked} requests with a part granted, 0 leaks`,
   );
-}, 120_000);
+}, 300_000);
 
 test('8 the socket gives what was given, and takes nothing for it', async () => {
   const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/socket?schema=${SCHEMA_VERSION}`, {

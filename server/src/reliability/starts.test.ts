@@ -56,7 +56,7 @@ test('9 a second server on the same folder is refused; a killed one leaves the f
   await refused(make(first.data), /Another Glossarion serves/u);
   await first.end('SIGKILL');
   expect(await make(first.data).start()).toBeNull();
-}, 30_000);
+}, 300_000);
 
 test('9 a port that is in use, settings and folders that make no sense', async () => {
   const first = make();
@@ -66,7 +66,7 @@ test('9 a port that is in use, settings and folders that make no sense', async (
   const plain = path.join(mkdtempSync(path.join(os.tmpdir(), 'glossarion-')), 'file');
   writeFileSync(plain, 'not a folder');
   await refused(make(plain), /can’t be opened|can’t be written/u);
-}, 30_000);
+}, 300_000);
 
 test('9 a database that is damaged, cut short, or of a newer version is refused, and left as it is', async () => {
   const folder = await used('SIGTERM');
@@ -104,7 +104,7 @@ test('9 a database that is damaged, cut short, or of a newer version is refused,
   }
   copyFileSync(whole, file(folder));
   expect(await make(folder).start()).toBeNull();
-}, 60_000);
+}, 300_000);
 
 test('9 a folder that has lost its database, or the newest part of it, is not begun anew', async () => {
   const folder = await used('SIGKILL');
@@ -119,7 +119,7 @@ test('9 a folder that has lost its database, or the newest part of it, is not be
   await refused(make(folder), /There were notes in .* but its database is gone/u);
   writeFileSync(file(folder), '');
   await refused(make(folder), /There were notes in .* but its database is empty/u);
-}, 60_000);
+}, 300_000);
 
 test('8 the first account only, or an invitation, where that is asked for', async () => {
   const first = make(undefined, { GLOSSARION_SIGN_UP: 'first' });
@@ -136,7 +136,7 @@ test('8 the first account only, or an invitation, where that is asked for', asyn
     });
   expect((await wish('elm')).status).toBe(403);
   expect((await wish('elm and hornbeam')).status).toBe(200);
-}, 30_000);
+}, 300_000);
 
 test('the demo answers nobody before all its notes are there', async () => {
   const demo = make(undefined, { GLOSSARION_DEMO: 'true' }, 'demo');
@@ -148,4 +148,4 @@ test('the demo answers nobody before all its notes are there', async () => {
   visitor.cookie = entered.headers.get('set-cookie')!.split(';')[0]!;
   expect(await visitor.get<unknown[]>('/notebooks')).toHaveLength(5);
   expect(await visitor.get<unknown[]>('/pins')).toHaveLength(4);
-}, 60_000);
+}, 300_000);

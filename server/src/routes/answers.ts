@@ -2,16 +2,18 @@ import Joi from 'joi';
 import { ACT_KINDS } from '@glossarion/core/acts';
 import type { AlsoNamedLine, AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
-import type { Desk } from '@glossarion/core/desk';
+import type { Desk, ForgottenPage } from '@glossarion/core/desk';
 import type { Finding } from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
-import type { DayPage } from '@glossarion/core/journal';
+import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
 import { LINK_STATES, type Glimpse, type LinkableLine, type Target } from '@glossarion/core/links';
 import type { Gloss, MarginFacets, MarginPage, MarginStack } from '@glossarion/core/margin';
 import {
   ENTRY_KINDS,
+  JOTTING_STATES,
   ORNAMENTS,
+  OUTSIDE,
   PIGMENTS,
   SEASONS,
   type Contents,
@@ -22,7 +24,9 @@ import {
 } from '@glossarion/core/outline';
 import type { Pickable } from '@glossarion/core/pickables';
 import type { Tag } from '@glossarion/core/tags';
+import type { BroughtForward, ShownTask, TaskCounts, TaskGroup, TaskList } from '@glossarion/core/tasks';
 import type { TemplateInfo } from '@glossarion/core/templates';
+import type { Jotting, Tray } from '@glossarion/core/tray';
 import type { Attachment } from '../services/attachments';
 import type { ImportProgress } from '../services/imports';
 import type { NameChanges } from '../services/pickables';
@@ -61,6 +65,10 @@ const node = Joi.object({
 });
 const body = Joi.object({ type: Joi.string().valid('doc').required(), content: list(node).required() });
 
+const standsIn = Joi.string()
+  .valid(...OUTSIDE)
+  .allow(null);
+
 const step = all<TrailStep>({ id, kind: entryKind, name: text });
 const targetKeys: { [K in keyof Target]: Joi.Schema } = {
   id,
@@ -72,6 +80,7 @@ const targetKeys: { [K in keyof Target]: Joi.Schema } = {
   trail: list(step),
   pigment: pigment.allow(null),
   day: date.allow(null),
+  standsIn,
 };
 
 export const target = all<Target>(targetKeys);
@@ -122,6 +131,16 @@ export const contents = all<Contents>({
   seasons: list(all<SeasonGroup>({ season: ownSeason, isOpen: yesNo, count, pages: count, roots: contentsEntries })),
 });
 
+const jottingState = Joi.string().valid(...JOTTING_STATES);
+const jotting = all<Jotting>({
+  id,
+  begunAt: moment,
+  jotting: jottingState,
+  comesBack: date.allow(null),
+  nodes: list(node),
+});
+export const tray = all<Tray>({ jottings: list(jotting), more: count, targets });
+
 const { isOpen: _isOpen, ...beneathKeys } = entryKeys;
 export const beneath = list(all<Omit<ContentsEntry, 'isOpen'>>(beneathKeys));
 
@@ -131,6 +150,10 @@ const infoKeys: { [K in keyof EntryInfo]: Joi.Schema } = {
   title: text,
   trail: list(step),
   day: date.allow(null),
+  period: text.allow(null),
+  jotting: jottingState.allow(null),
+  comesBack: date.allow(null),
+  standsIn,
   isDeleted: yesNo,
   season,
   ownSeason: ownSeason.allow(null),
@@ -163,11 +186,16 @@ export const breaks = all<Breaks>({
 });
 export const emptied = Joi.object({ gone: count.required() });
 
+const deskTasks = list(Joi.object({ blockId: id.required(), page: target.required(), node: node.required() }));
 export const desk = all<Desk>({
   pins: targets,
   recent: targets,
   week: targets,
-  tasks: list(Joi.object({ blockId: id.required(), page: target.required(), node: node.required() })),
+  tasks: deskTasks,
+  due: deskTasks,
+  tray: list(jotting),
+  waiting: count,
+  forgotten: list(all<ForgottenPage>({ target, openTasks: count, seenAt: moment })),
   unwritten: list(Joi.object({ target: target.required(), links: count.required() })),
   targets,
 });
@@ -179,6 +207,7 @@ const glossKeys: { [K in keyof Gloss]: Joi.Schema } = {
   trail: list(step),
   pigment: pigment.allow(null),
   day: date.allow(null),
+  standsIn,
   changedAt: moment,
   targetBlockId: id.allow(null),
   lineId: id.allow(null),
@@ -224,6 +253,7 @@ export const alsoNamed = all<AlsoNamedLines>({
       trail: list(step),
       pigment: pigment.allow(null),
       day: date.allow(null),
+      standsIn,
       pageId: id,
       blockId: id,
       pageTitle: text,
@@ -258,6 +288,33 @@ export const glimpse = all<Glimpse>({
   changedAt: moment.allow(null),
 });
 
+export const brought = all<BroughtForward>({
+  jottings: list(jotting),
+  tasks: list(all<ShownTask>({ blockId: id, page: target, node, beneath: list(node), putOffs: count })),
+  older: count,
+  targets,
+});
+
+export const taskList = all<TaskList>({
+  groups: list(all<TaskGroup>({ key: text, target: target.allow(null), count })),
+  tasks: list(
+    all<TaskList['tasks'][number]>({
+      blockId: id,
+      page: target,
+      node,
+      beneath: list(node),
+      putOffs: count,
+      group: text,
+    }),
+  ),
+  count,
+  targets,
+});
+export const taskCount = Joi.object({ count: count.required() });
+export const calendarAddress = Joi.object({ madeAt: moment.allow(null).required() });
+export const madeCalendarAddress = Joi.object({ address: text.required() });
+export const taskCounts = all<TaskCounts>({ here: count, beneath: count, linking: count });
+
 export const day = all<DayPage & { targets: unknown }>({
   day: date,
   pageId: id,
@@ -269,7 +326,18 @@ export const day = all<DayPage & { targets: unknown }>({
   targets,
 });
 export const days = list(day);
-export const week = list(Joi.object({ day: date.required(), wordCount: count.required() }));
+export const calendar = list(all<CalendarDay>({ day: date, wordCount: count, due: count }));
+export const periods = list(
+  all<PeriodPage>({ period: text, pageId: id, title: text, firstWords: text, wordCount: count }),
+);
+export const around = all<AroundDay>({
+  years: list(all<EarlierYear>({ day: date, firstWords: text, wordCount: count })),
+  begun: targets,
+  changed: targets,
+  done: list(Joi.object({ blockId: id.required(), page: target.required(), node: node.required() })),
+  attached: list(Joi.object({ id: id.required(), name: text.required(), media: text.required() })),
+  targets,
+});
 
 const pieces = list(Joi.object({ text: text.required(), isMarked: yesNo.required() }));
 export const findings = list(
@@ -290,6 +358,7 @@ export const pickables = all<NameChanges>({
       season: ownSeason.allow(null),
       isDeleted: yesNo,
       isEmpty: yesNo,
+      standsIn,
     }),
   ),
   gone: list(id),

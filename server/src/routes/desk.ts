@@ -1,13 +1,12 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { TASK_STATES, type TaskState } from '@glossarion/core/document';
 import type { Services } from '../services';
 import { route } from './route';
 import { withId } from '../values';
 import * as answers from './answers';
 
 /** The Desk, and what it is gathered from: pins, visits, tasks. */
-export function deskRoutes({ desk, notices, tasks }: Services): Router {
+export function deskRoutes({ desk, notices }: Services): Router {
   const router = Router();
 
   route(
@@ -44,25 +43,6 @@ export function deskRoutes({ desk, notices, tasks }: Services): Router {
     { method: 'post', path: '/entries/:id/visits', summary: 'Notes that a page was opened.', params: withId },
     async ({ viewer, params }) => {
       await desk.visit(viewer, params.id!);
-      notices.send(viewer.accountId, { what: 'desk', ids: null });
-    },
-  );
-
-  route(
-    router,
-    {
-      method: 'put',
-      path: '/blocks/:id/state',
-      summary: 'Ticks a to-do off, or opens it again, wherever it is shown.',
-      params: withId,
-      body: Joi.object({
-        state: Joi.string()
-          .valid(...TASK_STATES)
-          .required(),
-      }),
-    },
-    async ({ viewer, params, body }) => {
-      await tasks.setState(viewer, params.id!, (body as { state: TaskState }).state);
       notices.send(viewer.accountId, { what: 'desk', ids: null });
     },
   );

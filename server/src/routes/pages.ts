@@ -1,13 +1,18 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { shownIn, type BodyJson } from '@glossarion/core/document';
+import { daysBetween, isPeriod } from '@glossarion/core/journal';
 import { HEAD, JOURNAL, type MarginFilter } from '@glossarion/core/margin';
+import { Problem } from '../problem';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
 import type { GlossPiece } from '../services/margin';
 import { route } from './route';
 import { day, id, line, withId } from '../values';
 import * as answers from './answers';
+
+/** No calendar is asked for more days: fourteen months. */
+const MOST_DAYS = 430;
 
 /** A piece of a long list. */
 interface Piece {
@@ -138,12 +143,22 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
       method: 'get',
       path: '/journal/days',
       answer: answers.days,
-      summary: 'Written days before a day, newest first.',
-      query: Joi.object({ before: day.required(), limit: Joi.number().integer().min(1).max(31).default(7) }),
+      summary: 'Written days before a day, newest first; or after one, the next first, until another.',
+      query: Joi.object({
+        before: day,
+        after: day,
+        until: day,
+        limit: Joi.number().integer().min(1).max(31).default(7),
+      })
+        .xor('before', 'after')
+        .with('after', 'until'),
     },
     ({ viewer, query }) => {
-      const wish = query as { before: string; limit: number };
-      const days = journal.before(viewer, wish.before, wish.limit);
+      const wish = query as { before?: string; after?: string; until?: string; limit: number };
+      const days =
+        wish.after === undefined
+          ? journal.before(viewer, wish.before!, wish.limit)
+          : journal.after(viewer, wish.after, wish.until!, wish.limit);
       return days.map((each) => ({ ...each, targets: named(viewer, each.body) }));
     },
   );
@@ -152,12 +167,45 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
     router,
     {
       method: 'get',
-      path: '/journal/week',
-      answer: answers.week,
-      summary: 'The words written on the seven days that end with this one.',
-      query: Joi.object({ day: day.required() }),
+      path: '/journal/calendar',
+      answer: answers.calendar,
+      summary: 'How much was written on each day of a span, and how many open tasks are due on it.',
+      query: Joi.object({ from: day.required(), to: day.required() }),
     },
-    ({ viewer, query }) => journal.week(viewer, (query as { day: string }).day),
+    ({ viewer, query }) => {
+      const { from, to } = query as { from: string; to: string };
+      const span = daysBetween(from, to);
+      if (span < 0 || span > MOST_DAYS) throw new Problem(400, `A span is of at most ${MOST_DAYS} days.`);
+      return journal.calendar(viewer, from, to);
+    },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/journal/periods/:periods',
+      answer: answers.periods,
+      summary: 'The pages to write about weeks and months.',
+      params: Joi.object({ periods: Joi.string().max(200).required() }),
+    },
+    ({ viewer, params }) => {
+      const periods = params.periods!.split(',');
+      if (!periods.every(isPeriod)) throw new Problem(400, 'A week is written 2026-W48, a month 2026-11.');
+      return journal.periods(viewer, periods);
+    },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/journal/days/:day/around',
+      answer: answers.around,
+      summary: 'What else happened on a day, and on the same date in earlier years.',
+      params: Joi.object({ day: day.required() }),
+    },
+    ({ viewer, params }) => journal.around(viewer, params.day!),
   );
 
   return router;

@@ -1,9 +1,11 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { DESK_PARTS, DESK_SIZES } from '@glossarion/core/desk';
+import { isZone } from '@glossarion/core/journal';
 import { JOURNAL } from '@glossarion/core/margin';
 import type { Services } from '../services';
 import { Problem } from '../problem';
+import { TIME_ZONE } from '../services/zones';
 import { route } from './route';
 import { id } from '../values';
 import * as answers from './answers';
@@ -45,6 +47,13 @@ const SETTINGS: Record<string, Joi.Schema> = {
       }),
     )
     .max(400),
+  /** Where the person is, as their device says it. */
+  [TIME_ZONE]: Joi.string()
+    .max(64)
+    .custom((zone: string) => {
+      if (!isZone(zone)) throw new Error('there is no such time zone');
+      return zone;
+    }),
   /** The templates that days begin with. */
   dayTemplates: Joi.object({
     every: id.allow(null).required(),

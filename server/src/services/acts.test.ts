@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { MemoryOutline, planAll, type Act, type ActEntry, type PinnedEntry } from '@glossarion/core/acts';
+import type { Act, ActEntry, PinnedEntry } from '@glossarion/core/acts';
+import { MemoryOutline, planAll } from '@glossarion/core/acts/inMemory';
 import { newId, ownWords, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import { SEASONS } from '@glossarion/core/outline';
 import { times } from '@glossarion/core/testing';

@@ -109,7 +109,11 @@ async function planWithRoom(
 async function renewOrder({ connection, manager }: Making, parentId: string | null): Promise<void> {
   const children = await manager.find(EntryEntity, {
     select: { row: true },
-    where: { ...ownedBy(connection.viewer), parentId: parentId ?? IsNull(), day: IsNull() },
+    // Beside notebooks, days and jottings stand in nothing, by no order.
+    where: {
+      ...ownedBy(connection.viewer),
+      ...(parentId === null ? { parentId: IsNull(), kind: 'notebook' } : { parentId }),
+    },
     order: { orderKey: 'ASC', row: 'ASC' },
   });
   const keys = ordersAfter(null, children.length);

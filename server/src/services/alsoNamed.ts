@@ -65,8 +65,8 @@ function lineOf(connection: ViewerConnection, row: NamingRow, place: EntryPlace)
   const { id: pageId, blockId, changedAt } = row;
   const stored = connection.first<BlockPlace>(BLOCK, { id: blockId });
   if (stored?.pageId !== pageId) return null;
-  const { title: pageTitle, trail, pigment, day } = place;
+  const { title: pageTitle, trail, pigment, day, standsIn } = place;
   const node = JSON.parse(stored.node) as NodeJson;
   const places = JSON.parse(row.places) as NamedAt[];
-  return { pageId, blockId, pageTitle, trail, pigment, day, changedAt, node, places };
+  return { pageId, blockId, pageTitle, trail, pigment, day, standsIn, changedAt, node, places };
 }

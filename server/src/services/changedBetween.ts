@@ -15,6 +15,7 @@ export function changedBetween(before: TitledFacts, now: TitledFacts): Changed[]
     changed.push('title', 'outline');
   }
   if (linkKey(before.facts) !== linkKey(now.facts)) changed.push('links');
+  if (taskKey(before.facts) !== taskKey(now.facts)) changed.push('tasks');
   return changed;
 }
 
@@ -38,5 +39,14 @@ function linkKey(facts: BodyFacts): string {
     if (headingId !== null) above.add(headingId);
   }
   const blocks = facts.blocks.filter(({ id }) => shown.has(id) || above.has(id));
-  return JSON.stringify([facts.links, facts.tags, blocks.map(({ id, words, state }) => [id, words, state])]);
+  const tasks = facts.tasks.filter(({ blockId }) => shown.has(blockId));
+  return JSON.stringify([facts.links, facts.tags, tasks, blocks.map(({ id, words, state }) => [id, words, state])]);
+}
+
+/** All of a page that lists of tasks show: its tasks with their words, and what stands beneath them. */
+function taskKey({ tasks, blocks }: BodyFacts): string {
+  if (tasks.length === 0) return '';
+  const shown = new Set(tasks.map(({ blockId }) => blockId));
+  for (const { id, parentId } of blocks) if (parentId !== null && shown.has(parentId)) shown.add(id);
+  return JSON.stringify([tasks, blocks.filter(({ id }) => shown.has(id)).map(({ id, words }) => [id, words])]);
 }

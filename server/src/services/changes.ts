@@ -26,14 +26,16 @@ type Maker<K extends ChangeKind> = (change: Extract<Change, { change: K }>, maki
 
 /** How each change that acts plan is stored. Each passes the guard. */
 const MAKERS: { [K in ChangeKind]: Maker<K> } = {
-  add: async ({ entry, content }, { connection, documents, facts, manager }) => {
+  add: async ({ entry, content, isTyped }, { connection, documents, facts, manager }) => {
     const { raw, viewer } = connection;
     if (accountOf(raw, entry.id) !== undefined) throw notFound();
     if (entry.parentId !== null) writableEntry(connection, entry.parentId);
     const row = addEntry(raw, viewer, entry);
     if (content) {
       const body: BodyJson = { type: 'doc', content: [...content] };
-      await documents.begin(manager, viewer, 'page', { id: entry.id, row, title: entry.name }, body);
+      await documents.begin(manager, viewer, 'page', { id: entry.id, row, title: entry.name }, body, {
+        isTyped,
+      });
     } else facts.writeName(row, entry.name);
     adjustBeneath(raw, entry.parentId, weightOf({ kind: entry.kind, pagesBeneath: 0, sectionsBeneath: 0 }), 1);
   },
@@ -73,6 +75,10 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
     accepted.push(
       await documents.rewriteWithin(manager, connection.viewer, id, { type: 'doc', content: [...content] }),
     );
+  },
+
+  attributes: async ({ id, blockId, values }, { accepted, connection, documents, manager }) => {
+    accepted.push(await documents.setAttributesWithin(manager, connection.viewer, id, blockId, values));
   },
 
   otherNames: async ({ id, names }, { connection, facts, manager }) => {

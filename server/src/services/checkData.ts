@@ -25,6 +25,7 @@ import {
 } from '../entities';
 import { INDEXED } from '../entities/find.queries';
 import { WRONGLY_COUNTED } from './checkData.queries';
+import { checkHappenings } from './checkHappenings';
 import { checkPlaces } from './checkPlaces';
 import { foundText, foundTitle } from './facts';
 
@@ -70,7 +71,8 @@ export async function checkData(data: CheckedData): Promise<Disagreement[]> {
   for (const { id } of prepared(reader, WRONGLY_COUNTED).all() as { id: string }[]) {
     found.push({ pageId: id, what: 'The number of pages and sections beneath differs.' });
   }
-  return [...found, ...(await checkPlaces(manager)), ...(await checkAlsoNamed(data, pages))];
+  found.push(...(await checkPlaces(manager)), ...(await checkHappenings(manager)));
+  return [...found, ...(await checkAlsoNamed(data, pages))];
 }
 
 /** Rows by the document they are a fact of. */

@@ -1,4 +1,4 @@
-import { mayHold } from '@glossarion/core/outline';
+import { mayHold, outsideOf } from '@glossarion/core/outline';
 import type { EntityManager } from 'typeorm';
 import { allPlaces, type EntryPlaced } from '../access';
 import type { Disagreement } from './checkData';
@@ -13,9 +13,10 @@ export async function checkPlaces(manager: EntityManager): Promise<Disagreement[
     const parent = row.parentId === null ? null : byId.get(row.parentId);
     if (parent === undefined || (parent && parent.accountId !== row.accountId))
       report('What it stands in is not there.');
-    if (row.day === null && row.deletedAt === null && !mayHold(parent?.kind ?? null, row.kind)) {
+    if (outsideOf(row) === null && row.deletedAt === null && !mayHold(parent?.kind ?? null, row.kind)) {
       report('It stands where a thing of its kind can’t stand.');
     }
+    if (outsideOf(row) !== null && parent !== null) report('It stands in something, and outside of all.');
     if (leadsRound(row, byId, 'parentId')) report('It stands in itself.');
     if (leadsRound(row, byId, 'mergedInto')) report('It was merged into itself.');
     if (row.mergedInto !== null && !byId.has(row.mergedInto)) report('What it was merged into is not there.');

@@ -1,8 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
+import { shownWords } from '@glossarion/core/document';
 import { addDays } from '@glossarion/core/journal';
 import type { Act } from '@glossarion/core/acts';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
+import type { BroughtForward } from '@glossarion/core/tasks';
 import { ownView, type Viewer } from '../access';
 import type { Services } from '.';
 import { DEMO_NAME } from './accounts';
@@ -34,6 +36,8 @@ export async function makeDemo(services: Services, folder: string, today: string
   const report = await services.imports.take(viewer, readDemoNotes(folder, today));
   for (const { path: file, what } of report.remarks) services.log.warn(`demo: ${file}: ${what}`);
   await arrange(services, viewer);
+  await putOff(services, viewer, today);
+  await fillTray(services, viewer, today);
   await attachDemoFiles(services, viewer, path.join(folder, '../files'));
 }
 
@@ -59,3 +63,58 @@ async function arrange({ acts, find }: Services, viewer: Viewer): Promise<void> 
   }
   await acts.perform(viewer, doing);
 }
+
+/** The notebook of the demo's notes that holds what becomes jottings. */
+const TRAY = 'Tray';
+/** Jottings that come back, by what they begin with: so many days from now. */
+const COME_BACK: [beginning: string, days: number][] = [
+  ['Frost on the apron', 0],
+  ['Not below five degrees', 95],
+  ['Spare key', 2],
+];
+const KEPT = ['Joss says', 'Half Ebb'];
+
+/** Makes jottings of the pages that came for the Tray, and takes away the notebook that they came in. */
+async function fillTray({ acts, bin, outline }: Services, viewer: Viewer, today: string): Promise<void> {
+  const notebook = outline.notebooks(viewer).find(({ name }) => name === TRAY);
+  if (!notebook) return;
+  const pages = outline.beneath(viewer, notebook.id, 1);
+  await acts.perform(
+    viewer,
+    pages.map(({ id, firstWords }): Act => {
+      const back = COME_BACK.find(([beginning]) => firstWords.startsWith(beginning));
+      const isKept = KEPT.some((beginning) => firstWords.startsWith(beginning));
+      const comesBack = back ? addDays(today, back[1]) : null;
+      return { do: 'tray', id, jotting: isKept ? 'kept' : 'waiting', comesBack };
+    }),
+  );
+  await acts.perform(viewer, [{ do: 'bin', id: notebook.id }]);
+  await bin.purge(viewer, notebook.id);
+}
+
+/** Tasks that were put off, by what their lines begin with; the last as often as it is named. */
+const PUT_OFF = ['Ask Tomas Wren', 'Ask Tomas Wren', 'Count slates', 'Glass for the west light'];
+
+/** Puts some tasks off as people do, a day at a time, and lets them come back today. */
+async function putOff({ acts, tasks }: Services, viewer: Viewer, today: string): Promise<void> {
+  for (const [index, beginning] of PUT_OFF.entries()) {
+    const brought = await tasks.brought(viewer, today, today, true);
+    const found = brought.tasks.find(
+      ({ node, page }) => page.day !== null && shownWords(node, (id) => titleIn(brought, id)).startsWith(beginning),
+    );
+    if (!found) continue;
+    const set = (day: string): Act => ({
+      do: 'setTask',
+      id: found.page.pageId,
+      blockId: found.blockId,
+      change: { set: 'for', day },
+      occurrence: null,
+    });
+    // Earlier days are those of another time: here each is put off to tomorrow, and moved back to be there today.
+    await acts.perform(viewer, [set(addDays(today, 1 + index))]);
+    await acts.perform(viewer, [set(today)]);
+  }
+}
+
+const titleIn = ({ targets }: BroughtForward, id: string): string =>
+  targets.find((each) => each.id === id)?.title ?? '';

@@ -11,6 +11,7 @@ import {
   typedTags,
   repairBody,
   seedDocument,
+  setBlockAttributes,
   ShapeError,
   writeBody,
   writeTagIds,
@@ -44,6 +45,7 @@ import { notFound } from '../problem';
 import { changedBetween, linkedBetween } from './changedBetween';
 import { dayBeginning, rememberBeginning } from './dayBeginnings';
 import type { FactWriter } from './facts';
+import type { HappeningWriter } from './happenings';
 import { HOLDERS, type HeldDocument, type HolderKind } from './holders';
 import type { Tags } from './tags';
 import type { Changed } from '@glossarion/core/notices';
@@ -120,6 +122,7 @@ export class Documents {
     private database: Database,
     private facts: FactWriter,
     private tags: Tags,
+    private happenings: HappeningWriter,
   ) {
     // Whatever throws takes back what was stored, so that nothing of it may be left in memory.
     database.onEnd((isStored) => {
@@ -236,6 +239,22 @@ export class Documents {
     );
   }
 
+  /** Gives a line other attributes within a transaction of somebody else's. */
+  setAttributesWithin(
+    manager: EntityManager,
+    viewer: Viewer,
+    id: string,
+    blockId: string,
+    values: Readonly<Record<string, unknown>>,
+  ): Promise<Accepted> {
+    return this.storeWithin(
+      manager,
+      viewer,
+      id,
+      edited((document) => void setBlockAttributes(document, blockId, values)),
+    );
+  }
+
   /** The one way in which the server itself changes a document; open windows see it at once. */
   async edit(viewer: Viewer, id: string, change: (document: Y.Doc) => void): Promise<Accepted> {
     return this.store(async (manager) => [await this.storeWithin(manager, viewer, id, edited(change))]);
@@ -290,6 +309,7 @@ export class Documents {
     await this.append(manager, live, [update, mended]);
     const before = { title: live.title, facts: live.facts };
     const changed = this.writeRows(live, title, final);
+    await this.happenings.note(manager, live, before.facts, live.facts, update !== null);
     const linked = changed.includes('links') ? linkedBetween(before, { title, facts: live.facts }) : [];
     return { pageId: id, accountId: live.accountId, epoch: live.epoch, update, mended, changed, linked };
   }
@@ -344,11 +364,14 @@ export class Documents {
     holder: HolderKind,
     of: { id: string; row: number | null; title: string },
     typed: BodyJson,
-    importId: string | null = null,
+    { importId = null, isTyped = false }: { importId?: string | null; isTyped?: boolean } = {},
   ): Promise<BodyFacts> {
     const body = await this.tags.named(manager, viewer, typed, importId);
     prepared(this.database.writer, ADD_DOCUMENT).run(of.id, holder, JSON.stringify(body));
-    return this.facts.write({ id: of.id, holder, row: of.row, indexed: null }, of.title, body, null);
+    const facts = this.facts.write({ id: of.id, holder, row: of.row, indexed: null }, of.title, body, null);
+    const account = { id: of.id, accountId: viewer.accountId, day: null };
+    await this.happenings.note(manager, account, { tasks: [], wordCount: 0 }, facts, isTyped);
+    return facts;
   }
 
   /** Makes a day's page with this body. Within a transaction. */
@@ -369,7 +392,7 @@ export class Documents {
     const orderKey = orderBetween(null, null);
     const entry = { id, kind: 'page' as const, parentId: null, orderKey, day, begunAt: at, importId };
     const row = addEntry(this.database.writer, viewer, entry);
-    return this.begin(manager, viewer, 'page', { id, row, title: '' }, body, importId);
+    return this.begin(manager, viewer, 'page', { id, row, title: '' }, body, { importId });
   }
 
   private async dropEntry(manager: EntityManager, id: string): Promise<void> {

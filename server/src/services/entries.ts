@@ -4,6 +4,7 @@ import { dayTitleWithYear, daysById } from '@glossarion/core/journal';
 import type { TagTree } from '@glossarion/core/tags';
 import {
   carriedSeason,
+  outsideOf,
   shownTitle,
   type EntryInfo,
   type EntryKind,
@@ -13,7 +14,7 @@ import {
 import { sees, visibleEntry, type EntryRow, type Step, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { BLOCK } from '../entities/block.queries';
-import { LED, STEP, TOMBSTONE } from '../entities/entry.queries';
+import { ALL_BENEATH, LED, STEP, TOMBSTONE } from '../entities/entry.queries';
 import { notFound } from '../problem';
 import { otherNamesOf } from './otherNames';
 import type { Tags } from './tags';
@@ -27,6 +28,8 @@ export interface BlockPlace {
   /** JSON. */
   node: string;
 }
+
+const BENEATH = ALL_BENEATH('e.id');
 
 /** Days of so many accounts are kept by their ids. */
 const ACCOUNTS_KEPT = 4;
@@ -147,6 +150,18 @@ export class EntryReader {
     return line;
   }
 
+  /** Whether an entry is a jotting, which stands in the Tray. */
+  isJotting(id: string): boolean {
+    const step = this.step(id);
+    return step !== undefined && step.jotting !== null;
+  }
+
+  /** The ids of all that stands in an entry, at any depth; nothing that is in the bin. */
+  beneath(id: string): string[] {
+    const beneath = this.connection.all<{ id: string }>(BENEATH, { id });
+    return beneath.map((row) => row.id).filter((each) => each !== id);
+  }
+
   /**
    * Where an entry stands, what it is called, and whether it or anything above it is in the bin.
    *
@@ -165,6 +180,7 @@ export class EntryReader {
       trail: above.trail,
       pigment: above.top === null ? self.pigment : above.top.pigment,
       day: self.day,
+      standsIn: outsideOf(self),
       isDeleted: above.isDeleted || self.deletedAt !== null,
     };
   }
@@ -250,6 +266,7 @@ const NOWHERE: Omit<Target, 'id' | 'pageId' | 'title'> = {
   trail: [],
   pigment: null,
   day: null,
+  standsIn: null,
 };
 
 /** What a link shows of a day on which nothing was written yet. */
@@ -260,6 +277,7 @@ const unwrittenDay = (id: string, day: string): Target => ({
   title: dayTitleWithYear(day),
   state: 'unwritten',
   day,
+  standsIn: 'journal',
 });
 
 /** Whether a page has no text yet. */

@@ -12,7 +12,7 @@ import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import { GlossPlaceEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
-import { DROP_BLOCK, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
+import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -139,27 +139,34 @@ export class FactWriter {
         JSON.stringify(block.node),
       );
     }
-    for (const id of before.keys()) this.run(DROP_BLOCK, documentId, id);
+    for (const id of before.keys()) this.run(DROP_ROW('blocks', 'id'), documentId, id);
     return isChanged || before.size > 0;
   }
 
-  /** What lines bear is little and cheap: when any of it differs, all of the document's is written anew. */
+  /** Brings what lines bear in line: rows that differ alone, each known by what puts them in order. */
   private writeRows(
     name: keyof LineFacts,
     documentId: string,
     previous: readonly object[] | undefined,
     next: readonly object[],
   ): void {
-    if (previous && JSON.stringify(previous) === JSON.stringify(next)) return;
-    if (!previous && next.length === 0) return;
-    const { entity, columns } = LINE_FACT_TABLES[name];
+    if (next.length === 0 && (previous?.length ?? 0) === 0) return;
+    const { entity, columns, order } = LINE_FACT_TABLES[name];
     const table = entity.options.tableName!;
-    if (previous) this.run(DROP_ROWS(table), documentId);
+    const before = new Map((previous ?? []).map((row) => [keyOf(row, order), JSON.stringify(row)]));
     const put = PUT_ROW(table, columns);
-    for (const row of next)
+    for (const row of next) {
+      const key = keyOf(row, order);
+      const isSame = before.get(key) === JSON.stringify(row);
+      before.delete(key);
+      if (isSame) continue;
       this.run(put, documentId, ...columns.map((column) => (row as Record<string, unknown>)[column]));
+    }
+    for (const key of before.keys()) this.run(DROP_ROW(table, order), documentId, key);
   }
 }
+
+const keyOf = (row: object, order: string): unknown => (row as Record<string, unknown>)[order];
 
 /** The words by which a page's title is found: those of its other names too. */
 export const foundTitle = (title: string, otherNames: readonly string[]): string =>

@@ -10,6 +10,7 @@ import { AlsoNamed } from './alsoNamed';
 import { Attachments } from './attachments';
 import { Background } from './background';
 import { Bin } from './bin';
+import { CalendarFiles } from './calendarFiles';
 import { OutlineReader } from './contents';
 import { DeskReader } from './desk';
 import { Documents } from './documents';
@@ -30,11 +31,15 @@ import { Placing } from './placing';
 import { ShownLines } from './shownLines';
 import { Settings } from './settings';
 import { Tags } from './tags';
+import { TaskLists } from './taskLists';
 import { Tasks } from './tasks';
 import { Templates } from './templates';
+import { TrayReader } from './tray';
 import { toldOf } from './told';
 import { WebTitles } from './webTitles';
 import { Threads } from '../threads/threads';
+import { HappeningWriter } from './happenings';
+import { Zones } from './zones';
 
 /** Everything the routes and the socket work with. */
 export interface Services {
@@ -47,12 +52,15 @@ export interface Services {
   acts: Acts;
   attachments: Attachments;
   bin: Bin;
+  calendarFiles: CalendarFiles;
   desk: DeskReader;
   pages: Pages;
   settings: Settings;
   tags: Tags;
   tasks: Tasks;
+  taskLists: TaskLists;
   templates: Templates;
+  tray: TrayReader;
   documents: Documents;
   margin: Margin;
   alsoNamed: AlsoNamed;
@@ -79,7 +87,10 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   await bringFactsInLine(database, facts);
   const tags = new Tags(database, facts);
   const entries = new Entries(database, tags);
-  const documents = new Documents(database, facts, tags);
+  const tray = new TrayReader(database, entries);
+  const tasks = new Tasks(database, entries, tray);
+  const zones = new Zones(database);
+  const documents = new Documents(database, facts, tags, new HappeningWriter(zones));
   const find = new Find(database, entries, tags);
   const notices = new Notices();
   const pickables = new PickableNames(database);
@@ -113,12 +124,15 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     acts: new Acts(database, documents, facts),
     attachments: new Attachments(database, config, threads),
     bin: new Bin(database, entries, documents),
-    desk: new DeskReader(database, entries),
+    calendarFiles: new CalendarFiles(database, entries, tasks),
+    desk: new DeskReader(database, entries, tasks, tray, zones),
     pages: new Pages(database, entries),
-    settings: new Settings(database),
+    settings: new Settings(database, zones),
     tags,
-    tasks: new Tasks(entries, documents),
+    tasks,
+    taskLists: new TaskLists(database, entries),
     templates: new Templates(database),
+    tray,
     documents,
     margin: new Margin(database, entries, tags, new Placing(database, entries), new ShownLines(database, facts)),
     alsoNamed: new AlsoNamed(database, entries),
@@ -130,7 +144,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     threads,
     noteName,
     forgetNames,
-    journal: new Journal(database),
+    journal: new Journal(database, entries, tasks, zones),
     find,
     imports: new Imports(database, documents, forgetNames, facts, tags, threads),
     notices,

@@ -177,6 +177,7 @@ function glossOf({ row, place, targetBlockId, lineId, isMoved }: Referring, line
     trail: place.trail,
     pigment: place.pigment,
     day: place.day,
+    standsIn: place.standsIn,
     changedAt: row.changedAt,
     targetBlockId,
     lineId,

@@ -246,7 +246,8 @@ test('the Desk gathers pins, visits, open tasks and unwritten pages; a tick ther
   expect(desk.unwritten[0]).toMatchObject({ links: 2, target: { title: 'Lift plan' } });
   const [task] = desk.tasks as { blockId: string; page: { title: string } }[];
   expect(task!.page.title).toBe('Cogs');
-  await ines.put(`/blocks/${task!.blockId}/state`, { state: 'done' }).expect(204);
+  const change = { set: 'state' as const, state: 'done' as const, today: '2026-11-26' };
+  await act({ do: 'setTask', id: cogs, blockId: task!.blockId, change, occurrence: null });
   expect((await ines.get('/desk')).body.tasks).toEqual([]);
   expect(JSON.stringify((await ines.get(`/pages/${cogs}`)).body.body)).toContain('"state":"done"');
   await act({ do: 'season', id: await idOf('Plan'), season: 'aside' });

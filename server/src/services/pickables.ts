@@ -1,3 +1,4 @@
+import { outsideOf } from '@glossarion/core/outline';
 import type { Pickable } from '@glossarion/core/pickables';
 import type { Viewer, Step } from '../access';
 import type { Database } from '../database/database';
@@ -73,6 +74,7 @@ const pickable = (row: Step, names: string[]): Pickable => ({
   title: entryTitle(row),
   names,
   day: row.day,
+  standsIn: outsideOf(row),
   pigment: row.pigment,
   season: row.season,
   isDeleted: row.deletedAt !== null,

@@ -2,7 +2,8 @@ import { In, IsNull, type EntityManager } from 'typeorm';
 import type { ActEntry, ActOutline, Need, PinnedEntry } from '@glossarion/core/acts';
 import type { NamedAt } from '@glossarion/core/alsoNamed';
 import type { BodyJson, NodeJson } from '@glossarion/core/document';
-import { dayId } from '@glossarion/core/journal';
+import { dayId, periodId } from '@glossarion/core/journal';
+import { changedTask } from '@glossarion/core/tasks/changes';
 import { ENTRY_COLUMNS, entryIfVisible, ownedBy, type ViewerConnection } from '../access';
 import { prepared } from '../sqlite/prepared';
 import {
@@ -24,6 +25,7 @@ const keyOf = (...parts: (string | null)[]): string => parts.join(' ');
 
 /** The outline that acts are planned from, as a transaction sees it. What it does not read as it is asked is read before. */
 export class StoredOutline implements ActOutline {
+  readonly changedTask = changedTask;
   private childrenOf = new Map<string | null, ActEntry[]>();
   private madeFrom = new Map<string, string[]>();
   private linking = new Map<string, string[]>();
@@ -49,7 +51,7 @@ export class StoredOutline implements ActOutline {
       const { childrenOf: parentId } = need;
       const query = manager
         .createQueryBuilder(EntryEntity, 'e')
-        .where({ parentId: parentId ?? IsNull(), day: IsNull() })
+        .where(parentId === null ? { parentId: IsNull(), kind: 'notebook' as const } : { parentId })
         .orderBy('e.orderKey')
         .addOrderBy('e.row');
       this.childrenOf.set(parentId, await connection.visible(query).getMany());
@@ -154,6 +156,10 @@ export class StoredOutline implements ActOutline {
 
   namedIn(pageId: string, blockId: string): readonly { name: string; places: readonly NamedAt[] }[] {
     return this.named.get(keyOf(pageId, blockId)) ?? [];
+  }
+
+  periodId(period: string): string {
+    return periodId(this.connection.viewer.accountId, period);
   }
 
   dayId(day: string): string {

@@ -14,7 +14,12 @@ export function toldOf(entries: Entries, { accountId, pageId, changed, linked }:
     // The Margins of what its links lead to, and all that shows its lines.
     links: () => [pageId, ...linked.map((id) => entries.block(viewer, id)?.pageId ?? id)],
   };
-  return changed.map((what) => ({ what, ids: [...new Set(idsOf[what]?.() ?? [pageId])] }));
+  // Lists of tasks are of all pages.
+  const told = changed.map((what) => ({
+    what,
+    ids: what === 'tasks' ? null : [...new Set(idsOf[what]?.() ?? [pageId])],
+  }));
+  return reader.isJotting(pageId) ? [...told, { what: 'tray', ids: null }] : told;
 }
 
 /** Something that may be anywhere. */

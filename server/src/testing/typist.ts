@@ -25,7 +25,7 @@ export class Typist {
   }
 
   /** Opens a page; throws when the server does not answer. */
-  static async at(asker: Asker, page: string): Promise<Typist> {
+  static async at(asker: Pick<Asker, 'address' | 'cookie'>, page: string): Promise<Typist> {
     const address = `${asker.address.replace('http', 'ws')}/api/socket?schema=${SCHEMA_VERSION}`;
     const socket = new WebSocket(address, { headers: { Origin: asker.address, Cookie: asker.cookie } });
     const typist = new Typist(socket, page);

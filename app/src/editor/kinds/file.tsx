@@ -4,6 +4,7 @@ import { measure } from '../../theme/tokens';
 import { fileAddress, sizeWords } from '../../state/upload';
 import { pickAndAttach } from '../attach';
 import { putBySheet } from '../awaiting';
+import { pickCalendarFile } from '../calendarFiles';
 import { blockProps, inControls, withReactView } from '../nodeView';
 import { placeProps } from '../still';
 import { useDraft } from '../useDraft';
@@ -64,6 +65,12 @@ export const file: KindView = {
       detail: 'recorded here',
       also: 'sound audio record microphone memo',
       insert: putBySheet('voice'),
+    },
+    {
+      words: 'Events of the day',
+      detail: 'from a calendar file (.ics), with their times',
+      also: 'calendar ics meetings appointments',
+      insert: pickCalendarFile,
     },
   ],
   withView: (node) => withReactView(node, FileBlock, inControls),

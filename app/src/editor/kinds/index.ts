@@ -10,4 +10,10 @@ export const viewOf = (kind: string): KindView | undefined => views.get(kind);
 
 export const textLook = (kind: unknown): TextLook => views.get(String(kind))?.text ?? {};
 
+/** What a line shows at the end of its words, as a style: generated, so that writing never meets it. */
+export function atEnd(kind: unknown, attrs: Readonly<Record<string, unknown>>): string | null {
+  const words = textLook(kind).atEnd?.(attrs) ?? '';
+  return words === '' ? null : JSON.stringify(words);
+}
+
 export const OFFERS: readonly Offer[] = KIND_VIEWS.flatMap(({ offers }) => offers);

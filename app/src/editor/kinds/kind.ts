@@ -54,6 +54,8 @@ export interface TextLook {
   mark?: (line: MarkedLine) => LineMark;
   /** The same where no editor is. */
   StillMark?: (still: StillProps) => ReactNode;
+  /** What is shown at the end of its words, which is none of them: empty for nothing. */
+  atEnd?: (attrs: Readonly<Record<string, unknown>>) => string;
   /** Whether the line that Enter begins after it is of this kind too. */
   goesOn?: boolean;
   /** What is typed at the start of a line to turn it, a space at its end. */

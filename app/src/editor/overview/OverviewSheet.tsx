@@ -48,7 +48,7 @@ export function OverviewSheet({ overview, onChange, onClose }: OverviewSheetProp
     if (subject === 'beneath') onChange({ target: each.id });
     else onChange({ subject: 'chosen', chosen: [...chosen.filter((id) => id !== each.id), each.id] });
   };
-  const fitting = named.filter((each) => (subject === 'beneath' ? each.day === null : !chosen.includes(each.id)));
+  const fitting = named.filter((each) => (subject === 'beneath' ? each.standsIn === null : !chosen.includes(each.id)));
   const choices =
     subject === 'headings'
       ? []

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import type { NodeJson } from '@glossarion/core/document';
 import { format } from 'date-fns/format';
 import { attachmentBlock, putFromSheet } from '../../editor';
 import { colour } from '../../theme/tokens';
@@ -8,8 +9,14 @@ import { Words } from '../../kit/Words';
 import { openMicrophone, recordingForm, type Microphone } from './microphone';
 import { upload } from '../../state/upload';
 
-/** Records a voice note and sets it where the cursor was. Closing the sheet throws it away. */
-export function VoiceSheet({ onClose }: { onClose: () => void }) {
+interface VoiceSheetProps {
+  onClose: () => void;
+  /** Sets the note where it belongs; without it, where the cursor was. */
+  onKept?: (note: NodeJson) => void;
+}
+
+/** Records a voice note. Closing the sheet throws it away. */
+export function VoiceSheet({ onClose, onKept = putFromSheet }: VoiceSheetProps) {
   const [seconds, setSeconds] = useState(0);
   const [stage, setStage] = useState<'opening' | 'recording' | 'sending' | 'refused'>('opening');
   const [isSimulated, setSimulated] = useState(false);
@@ -52,7 +59,7 @@ export function VoiceSheet({ onClose }: { onClose: () => void }) {
     const name = `Voice note ${format(new Date(), 'd MMM yyyy HH.mm')}.${ending}`;
     const attachment = await upload(new Blob(parts, { type }), name);
     onClose();
-    if (attachment) putFromSheet(attachmentBlock(attachment));
+    if (attachment) onKept(attachmentBlock(attachment));
   };
 
   return (

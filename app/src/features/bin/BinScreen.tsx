@@ -16,7 +16,7 @@ import { Screen } from '../../screen/Screen';
 import { Sheet } from '../../kit/Sheet';
 import { useTitle } from '../../screen/useTitle';
 import { Line, Said, Words } from '../../kit/Words';
-import { trailWords } from '../../screen/words';
+import { trailWords, whereWords } from '../../screen/words';
 import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
@@ -80,7 +80,7 @@ function BinnedLine({ entry, onDoom }: { entry: BinnedEntry; onDoom: () => void 
       </Way>
       <Said look="finding-trail">
         {[
-          trailWords(entry.trail) || entry.kind,
+          whereWords(entry) || entry.kind,
           entry.withTitle ? `went along with “${entry.withTitle}”` : holdsWords(entry).replace(/\.$/u, ''),
           `deleted ${deleted}`,
         ].join(' · ')}

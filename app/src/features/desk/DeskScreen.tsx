@@ -18,17 +18,23 @@ import { useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { AccountContext } from '../../state/AccountContext';
 import { Action } from '../../kit/Action';
+import { around } from '../../kit/later';
 import { open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Heading, Words } from '../../kit/Words';
-import { DeskPins, DeskTargets, DeskTasks, DeskUnwritten } from './deskParts';
+import { DeskForgotten, DeskPins, DeskTargets, DeskTasks, DeskUnwritten } from './deskParts';
 import { Box } from '../../kit/Box';
+
+const DeskTray = around(async () => (await import('../tray/part')).DeskTray);
 
 const NAMES: Record<DeskPart, string> = {
   pins: 'Pins',
+  due: 'Due and brought forward',
+  tray: 'Tray',
   recent: 'Opened lately',
   tasks: 'Open tasks',
+  forgotten: 'What may be forgotten',
   week: 'Worked on this week',
   unwritten: 'Linked, not yet written',
 };
@@ -39,7 +45,10 @@ const SHOW: Record<DeskPart, (desk: DeskInfo, lines: number, isArranging: boolea
   recent: ({ recent }, lines) => (
     <DeskTargets targets={recent.slice(0, lines)} emptyWords="The pages you open come to stand here." />
   ),
-  tasks: ({ tasks }, lines) => <DeskTasks tasks={tasks.slice(0, lines)} />,
+  due: ({ due }, lines) => <DeskTasks tasks={due.slice(0, lines)} emptyWords="Nothing is due, and nothing was left." />,
+  tray: ({ tray, waiting }, lines) => <DeskTray jottings={tray.slice(0, lines)} waiting={waiting} />,
+  tasks: ({ tasks }, lines) => <DeskTasks tasks={tasks.slice(0, lines)} emptyWords="No task is open." />,
+  forgotten: ({ forgotten }, lines) => <DeskForgotten forgotten={forgotten.slice(0, lines)} />,
   week: ({ week }, lines) => (
     <DeskTargets targets={week.slice(0, lines)} emptyWords="What you write this week comes to stand here." />
   ),
@@ -140,6 +149,9 @@ function DeskWays() {
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18, paddingTop: 20 }}>
       <Action label="Open Today" onPress={() => open('/today')} />
+      <Action label="Tasks" onPress={() => open('/tasks')} />
+      <Action label="Tray" onPress={() => open('/tray')} />
+      <Action label="Jot" onPress={() => dispatch(sheetOpened({ for: 'jot' }))} />
       <Action label="Go to" onPress={() => dispatch(sheetOpened({ for: 'go' }))} />
       <Action label="Places visited" onPress={() => dispatch(sheetOpened({ for: 'visited' }))} />
       <Action label="Take back" onPress={() => void takeBack()} />

@@ -1,16 +1,25 @@
-import type { DeskTask } from '@glossarion/core/desk';
+import { useState } from 'react';
+import type { DeskTask, ForgottenPage } from '@glossarion/core/desk';
+import { localDay, nearDate } from '@glossarion/core/journal';
 import type { Target } from '@glossarion/core/links';
 import { BlockText } from '../../editor';
-import { setTask } from '../../state/tick';
+import { setTask, ticking } from '../../state/tasks';
 import { pigmentColour } from '../../theme/tokens';
 import { perform } from '../../state/deeds';
 import { addressOf, open, openTarget } from '../../screen/navigation';
 import { placeWords } from '../../screen/words';
+import { count } from '../../kit/count';
+import { useToday } from '../../screen/useToday';
+import { later } from '../../kit/later';
+import type { TaskChange } from '@glossarion/core/tasks';
+import { taskTitle } from '../tasks/taskTitle';
 import { Way } from '../../kit/Way';
 import { Empty } from '../../kit/Empty';
 import { Said } from '../../kit/Words';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
+
+const TaskSheet = later(async () => (await import('../../screen/TaskSheet')).TaskSheet, true);
 
 function TargetLine({ target, detail }: { target: Target; detail?: string }) {
   return (
@@ -74,8 +83,8 @@ export function DeskPins({ pins, isArranging }: { pins: readonly Target[]; isArr
 }
 
 /** Open tasks as they stand on their pages: a tick here is a tick there. */
-export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
-  if (tasks.length === 0) return <Empty>No task is open.</Empty>;
+export function DeskTasks({ tasks, emptyWords }: { tasks: readonly DeskTask[]; emptyWords: string }) {
+  if (tasks.length === 0) return <Empty>{emptyWords}</Empty>;
   return (
     <Box
       role="list"
@@ -87,19 +96,55 @@ export function DeskTasks({ tasks }: { tasks: readonly DeskTask[] }) {
         openTarget(link.dataset.target!);
       }}
     >
-      {tasks.map(({ blockId, page, node }) => (
-        <Box role="listitem" key={blockId} style={edge(page)}>
-          <Box look="writing still" role="list">
-            <BlockText
-              node={{ ...node, attrs: { ...node.attrs, depth: 0 } }}
-              onTick={() => void setTask(page.pageId, node, 'done')}
-            />
-          </Box>
-          <Way to={`/b/${blockId}`} onOpen={() => open(`/b/${blockId}`)} look="desk-line">
-            <Said look="desk-detail">
-              {page.day ? page.title : [page.title, placeWords(page)].filter(Boolean).join(' · ')}
-            </Said>
-          </Way>
+      {tasks.map((task) => (
+        <DeskTaskLine key={task.blockId} task={task} />
+      ))}
+    </Box>
+  );
+}
+
+function DeskTaskLine({ task: { blockId, page, node } }: { task: DeskTask }) {
+  const [isSheetOpen, setSheetOpen] = useState(false);
+  const set = (...changes: readonly TaskChange[]) => void setTask(page.pageId, node, ...changes);
+  return (
+    <Box role="listitem" style={edge(page)}>
+      <Box look="writing still" role="list">
+        <BlockText node={{ ...node, attrs: { ...node.attrs, depth: 0 } }} onTick={() => set(ticking(node))} />
+      </Box>
+      <Box look="desk-task-foot">
+        <Way to={`/b/${blockId}`} onOpen={() => open(`/b/${blockId}`)} look="desk-line">
+          <Said look="desk-detail">
+            {page.day ? page.title : [page.title, placeWords(page)].filter(Boolean).join(' · ')}
+          </Said>
+        </Way>
+        <Tap look="task-deed" aria-label={`More for ${taskTitle(node)}`} onPress={() => setSheetOpen(true)}>
+          …
+        </Tap>
+      </Box>
+      {isSheetOpen && (
+        <TaskSheet
+          words={taskTitle(node)}
+          attrs={node.attrs ?? {}}
+          onChange={set}
+          onClose={() => setSheetOpen(false)}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** Pages with open tasks that nobody opened or changed for long. */
+export function DeskForgotten({ forgotten }: { forgotten: readonly ForgottenPage[] }) {
+  const today = useToday();
+  if (forgotten.length === 0) return <Empty>No page with open tasks was left alone for long.</Empty>;
+  return (
+    <Box role="list">
+      {forgotten.map(({ target, openTasks, seenAt }) => (
+        <Box role="listitem" key={target.id} style={edge(target)}>
+          <TargetLine
+            target={target}
+            detail={`${count(openTasks, 'open task')}, last seen ${nearDate(localDay(new Date(seenAt)), today)}`}
+          />
         </Box>
       ))}
     </Box>

@@ -15,6 +15,9 @@ export const deskSheet = `
 .desk-tasks .desk-line { min-height: 28px; padding-inline-start: 28px; } @media (hover: none) { .desk-tasks .desk-line { min-height: 44px; } a.finding-title { min-height: 44px; } .day-title a { display: inline-block; min-height: 44px; padding-block: 6px; box-sizing: border-box; } }
 .desk-line { display: block; flex: 1; min-width: 0; min-height: 44px; box-sizing: border-box; color: var(--ink); text-decoration: none; overflow-wrap: anywhere; }
 .desk-line:hover .desk-title, .desk-line:hover .desk-detail { text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; }
+.desk-task-foot { display: flex; align-items: baseline; justify-content: space-between; column-gap: 12px; } .desk-task-foot .desk-line { flex: 1; min-width: 0; } .desk-task-foot .task-deed { padding: 0 14px; }
+.desk-line.all { display: inline-block; padding-inline-start: 15px; }
+.desk-title.jotted { font-weight: 400; }
 .desk-title { display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 3; overflow: hidden; font: 700 19px/24px ${face.writing}; text-align: left; }
 .desk-detail { display: block; font: 15px/19px ${face.interface}; color: var(--soft); }
 .desk-button { font: 500 16px/20px ${face.interface}; color: var(--lapis); background: none; border: 0; min-width: 44px; min-height: 44px; padding: 0 8px; cursor: pointer; }

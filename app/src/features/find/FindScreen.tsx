@@ -11,7 +11,7 @@ import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Field } from '../../kit/Field';
 import { Heading, Line, Mark, Said, Words } from '../../kit/Words';
-import { trailWords } from '../../screen/words';
+import { whereWords } from '../../screen/words';
 import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
@@ -94,7 +94,7 @@ export function FindScreen() {
                 <Said look="finding-title" dir="auto">
                   {'titlePieces' in result ? <Pieces pieces={result.titlePieces} /> : result.title}
                 </Said>
-                <Said look="finding-trail">{result.day ? 'Journal' : trailWords(result.trail)}</Said>
+                <Said look="finding-trail">{whereWords(result)}</Said>
                 {'linePieces' in result && result.linePieces.length > 0 && (
                   <Said look="finding-line" dir="auto">
                     <Pieces pieces={result.linePieces} />

@@ -17,6 +17,7 @@ import { placeWords } from '../../screen/words';
 const SCREENS = [
   { label: 'Today', address: '/today' },
   { label: 'Desk', address: '/desk' },
+  { label: 'Tasks', address: '/tasks' },
   { label: 'Notebooks', address: '/notebooks' },
   { label: 'Find', address: '/find' },
   { label: 'Bin', address: '/bin' },

@@ -1,6 +1,6 @@
 import { dayTitle, dayTitleWithYear } from '@glossarion/core/journal';
 import { open } from '../../screen/navigation';
-import { useToday } from './useToday';
+import { useToday } from '../../screen/useToday';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
 import { Paragraph } from '../../kit/Words';

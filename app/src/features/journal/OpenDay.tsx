@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import { dayTitle } from '@glossarion/core/journal';
 import { usePageDocument } from '../../documents/session';
@@ -23,10 +23,12 @@ interface OpenDayProps {
   isHead?: boolean;
   hasFocus?: boolean;
   blockId?: string | null;
+  /** What stands between its name and its text. */
+  above?: ReactNode;
 }
 
 /** A day that can be written in. It need not be made: it is there, and is stored with its first line. */
-export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null }: OpenDayProps) {
+export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null, above = null }: OpenDayProps) {
   const pageId = useDayId(day);
   const page = usePageDocument(pageId, day);
   const { data: info } = useDayQuery(day, { skip: !useAtRest() });
@@ -39,6 +41,7 @@ export function OpenDay({ day, isHead = false, hasFocus = false, blockId = null 
   return (
     <Box role="region" look="day" aria-label={dayTitle(day)} dataSet={{ day }}>
       <DayHeading day={day} isHead={isHead} pointing={info?.pointing ?? 0} />
+      {above}
       <KeptCopies pageId={pageId} />
       {page?.isReady ? (
         <Box ref={text} look="page-body">

@@ -1,46 +1,39 @@
-import { addDays, dayTitle, inkOf, weekdayShort } from '@glossarion/core/journal';
-import { count } from '../../kit/count';
+import { addDays, dayTitle, inkOf, weekdayShort, type CalendarDay } from '@glossarion/core/journal';
 import { open } from '../../screen/navigation';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
 import { Said } from '../../kit/Words';
+import { addressOfDay, nameOfDay } from './dayWords';
 
 interface WeekStripProps {
-  week: readonly { day: string; wordCount: number }[];
-  /** The last of the seven days. */
-  last: string;
+  /** What is known of these days; nothing at first. */
+  week: readonly CalendarDay[];
+  /** The first of the seven days. */
+  first: string;
   today: string;
   here: string;
 }
 
-/** Seven days, the open one among them, each with a stroke as dark as it was written in. */
-export function WeekStrip({ week, last, today, here }: WeekStripProps) {
-  // How much was written is not known at once: nothing is said of it then.
-  const days: readonly { day: string; wordCount: number | null }[] =
-    week.length > 0
-      ? week
-      : Array.from({ length: 7 }, (_each, index) => ({ day: addDays(last, index - 6), wordCount: null }));
+/** The week of the day that is open, each day with a stroke as dark as it was written in. */
+export function WeekStrip({ week, first, today, here }: WeekStripProps) {
+  const known = new Map(week.map((each) => [each.day, each]));
+  const days = Array.from({ length: 7 }, (_each, index) => addDays(first, index));
   return (
     <Box role="navigation" look="week" aria-label="The days around">
-      {days.map(({ day, wordCount }) => (
+      {days.map((day) => (
         <Way
           key={day}
-          to={`/day/${day}`}
+          to={addressOfDay(day, today)}
           look={day === today ? 'today' : undefined}
           aria-current={day === here ? 'date' : undefined}
-          aria-label={nameOf(day, wordCount)}
-          onOpen={() => open(day === today ? '/today' : `/day/${day}`)}
+          aria-label={known.has(day) ? nameOfDay(known.get(day)!) : dayTitle(day)}
+          onOpen={() => open(addressOfDay(day, today))}
         >
           {weekdayShort(day)}
           <Said look="week-day">{Number(day.slice(8))}</Said>
-          <Said look="week-ink" style={{ opacity: inkOf(wordCount ?? 0) }} />
+          <Said look="week-ink" style={{ opacity: inkOf(known.get(day)?.wordCount ?? 0) }} />
         </Way>
       ))}
     </Box>
   );
 }
-
-const nameOf = (day: string, wordCount: number | null): string => {
-  if (wordCount === null) return dayTitle(day);
-  return `${dayTitle(day)}, ${wordCount === 0 ? 'nothing written' : count(wordCount, 'word')}`;
-};

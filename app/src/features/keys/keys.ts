@@ -73,13 +73,25 @@ const CONTENTS: Place = {
   hide: toggleContents,
 };
 
+/** Beside a day where there is room, else a sheet. */
+const CALENDAR: Place = {
+  find: shown('.day-side .calendar'),
+  show: () => undefined,
+  hide: () => undefined,
+};
+
+const goToCalendar = () => (CALENDAR.find() ? goOver(CALENDAR) : dispatch(sheetOpened({ for: 'calendar' })));
+
 /** The letters that act out of text, and in the strip. */
 export const KEY_ACTS: readonly KeyAct[] = [
   { key: 't', label: 'Today', act: () => open('/today') },
+  { key: 'e', label: 'Calendar of days, and back', act: goToCalendar },
+  { key: 'k', label: 'Tasks', act: () => open('/tasks') },
   { key: 'd', label: 'Desk', act: () => open('/desk') },
   { key: 'b', label: 'Notebooks', act: () => open('/notebooks') },
   { key: 'f', label: 'Find', act: () => open('/find') },
   { key: 'g', label: 'Go to', act: () => dispatch(sheetOpened({ for: 'go' })) },
+  { key: 'j', label: 'Jot', act: () => dispatch(sheetOpened({ for: 'jot' })) },
   { key: 'n', label: 'New page beside', act: ({ entryId }) => makePageAt('beside', entryId) },
   { key: 'u', label: 'New page beneath', act: ({ entryId }) => makePageAt('beneath', entryId) },
   { key: 'm', label: 'Margin, and back', act: () => goOver(MARGIN) },

@@ -5,7 +5,7 @@ import { store, useAppDispatch } from '../../state/store';
 import { chose, sheetOpened, stripOpened } from '../../state/view';
 import { doAgain, takeBack } from '../../state/deeds';
 import { isMakingPage } from '../outline/making';
-import { typeAhead } from '../../kit/typedAhead';
+import { moveAhead, typeAhead } from '../../kit/typedAhead';
 import { comeBackFromOver } from '../../screen/goOver';
 import { actOf } from './keys';
 
@@ -79,10 +79,11 @@ export function useKeys(): void {
     take.current = (event) => {
       if (isAwaitingTitle()) return void (typeAhead(event) && event.preventDefault());
       const dialog = document.querySelector('[role=dialog]');
-      if (store.getState().view.sheet && !dialog?.contains(document.activeElement)) {
+      const { sheet } = store.getState().view;
+      if (sheet && !dialog?.contains(document.activeElement)) {
         // A sheet is on its way, or has not taken the focus yet.
         if (event.key === 'Escape') return void dispatch(sheetOpened(null));
-        if (typeAhead(event)) return event.preventDefault();
+        if (typeAhead(event) || moveAhead(sheet.for, event)) return event.preventDefault();
       }
       if (dialog || document.querySelector('.key-strip')) return;
       if (event.key === 'Escape' && store.getState().view.chosen) return void dispatch(chose(null));
@@ -98,7 +99,9 @@ export function useKeys(): void {
       }
       if (event.ctrlKey || event.metaKey || event.altKey || latest.current.hasLetters === false) return;
       const act = actOf(letterOf(event));
-      if (latest.current.hasLetters === null && isTyped(event) && (act || early.current.length > 0)) {
+      // What moves may be meant for the sheet that an early letter opens.
+      const isAlong = early.current.length > 0 && !/^(Tab|Shift|Escape)$/u.test(event.key);
+      if (latest.current.hasLetters === null && ((act && isTyped(event)) || isAlong)) {
         early.current.push(event);
         return event.preventDefault();
       }

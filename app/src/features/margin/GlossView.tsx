@@ -2,10 +2,13 @@ import { memo, useEffect, useRef, useState } from 'react';
 import { kindOf, ownWords, type NodeJson } from '@glossarion/core/document';
 import type { Gloss } from '@glossarion/core/margin';
 import { BlockText, InlineView } from '../../editor';
-import { setTask } from '../../state/tick';
+import { TaskEnd } from '../tasks/TaskEnd';
+import { taskTitle } from '../tasks/taskTitle';
+import { followLink } from '../../screen/followLink';
+import { setTask, ticking } from '../../state/tasks';
 import { colour, pigmentColour } from '../../theme/tokens';
-import { later } from '../../kit/later';
-import { open, openTarget } from '../../screen/navigation';
+import { around, later } from '../../kit/later';
+import { open } from '../../screen/navigation';
 import { TickBox } from '../../kit/TickBox';
 import { Tap } from '../../kit/Tap';
 import { Line, Said } from '../../kit/Words';
@@ -15,22 +18,10 @@ import { useGlossMoving } from './moving';
 import { originOf } from './origin';
 
 const MoveGlossSheet = later(async () => (await import('./MoveGlossSheet')).MoveGlossSheet, true);
-const GlossGrip = later(async () => (await import('./GlossGrip')).GlossGrip, true);
-const GlossEditor = later(async () => (await import('./GlossEditor')).GlossEditor, true);
+const GlossGrip = around(async () => (await import('./GlossGrip')).GlossGrip);
+const LineElsewhere = later(async () => (await import('../parts/LineElsewhere')).LineElsewhere, true);
 
-/** Opens what is clicked, unless another window was asked for. */
-export const opening = (act: () => void) => (event: React.MouseEvent) => {
-  if (event.metaKey || event.ctrlKey) return;
-  event.preventDefault();
-  act();
-};
-
-/** Follows links in words that are only shown. */
-export function followLink(event: React.MouseEvent): void {
-  const link = (event.target as Element).closest<HTMLElement>('a[data-target]');
-  if (!link) return;
-  opening(() => openTarget(link.dataset.target!, event.shiftKey))(event);
-}
+const TaskSheet = later(async () => (await import('../../screen/TaskSheet')).TaskSheet, true);
 
 const isTask = (node: NodeJson): boolean => kindOf(node) === 'todo';
 
@@ -53,6 +44,7 @@ export const GlossView = memo(function GlossView({
 }: GlossViewProps) {
   const [isEdited, setEdited] = useState(false);
   const [isMoved, setMoved] = useState(false);
+  const [isTasked, setTasked] = useState(false);
   const [isPointed, setPointed] = useState(false);
   const moving = useGlossMoving();
   const hold = moving?.hold;
@@ -63,7 +55,7 @@ export const GlossView = memo(function GlossView({
   }, [isEdited, hold]);
   const { words, detail } = originOf(gloss);
   const address = `/b/${gloss.blockId}`;
-  const tick = (node: NodeJson) => void setTask(gloss.pageId, node, node.attrs?.state === 'done' ? 'open' : 'done');
+  const tick = (node: NodeJson) => void setTask(gloss.pageId, node, ticking(node));
   const above = gloss.above.map((each) => each.words).join(' › ');
   const line = (node: NodeJson) => (
     <>
@@ -77,6 +69,7 @@ export const GlossView = memo(function GlossView({
       >
         <InlineView node={node} />
       </Said>
+      {isTask(node) && <TaskEnd attrs={node.attrs ?? {}} />}
     </>
   );
   const onKeyDown = (event: React.KeyboardEvent) => {
@@ -105,7 +98,7 @@ export const GlossView = memo(function GlossView({
       )}
       {isWithin && !isFolded && above && <Line look="gloss-above">{above}</Line>}
       {isFolded ? null : isEdited ? (
-        <GlossEditor gloss={gloss} onDone={() => setEdited(false)} />
+        <LineElsewhere line={gloss} onDone={() => setEdited(false)} />
       ) : (
         <Box onClick={followLink}>
           <Line look="gloss-line">
@@ -121,11 +114,16 @@ export const GlossView = memo(function GlossView({
                   {gloss.isMoved ? 'Moved' : 'Move'}
                 </Tap>
               )}
+              {isTask(gloss.node) && (
+                <Tap aria-label={`Due, put off, repeat: ${taskTitle(gloss.node)}`} onPress={() => setTasked(true)}>
+                  Due
+                </Tap>
+              )}
               {gloss.node.type === 'block' && (
                 <Tap
                   aria-label={`Edit this line of ${words}`}
-                  onFocus={GlossEditor.prepare}
-                  onPointerEnter={GlossEditor.prepare}
+                  onFocus={LineElsewhere.prepare}
+                  onPointerEnter={LineElsewhere.prepare}
                   onPress={() => setEdited(true)}
                 >
                   Edit
@@ -143,6 +141,14 @@ export const GlossView = memo(function GlossView({
             </Box>
           )}
         </Box>
+      )}
+      {isTasked && (
+        <TaskSheet
+          words={taskTitle(gloss.node)}
+          attrs={gloss.node.attrs ?? {}}
+          onChange={(...changes) => void setTask(gloss.pageId, gloss.node, ...changes)}
+          onClose={() => setTasked(false)}
+        />
       )}
       {isMoved && moving && <MoveGlossSheet gloss={gloss} moving={moving} onClose={() => setMoved(false)} />}
     </Box>

@@ -1,8 +1,9 @@
-import { later } from '../../kit/later';
+import { around, later } from '../../kit/later';
 
 /** Parts of the Margin that no first screen waits for. */
-export const MarginFoot = later(async () => (await import('./MarginFoot')).MarginFoot, true);
+export const MarginFoot = around(async () => (await import('./MarginFoot')).MarginFoot);
+// Asked for: what can’t be fetched of it is said.
 export const MarginTools = later(async () => (await import('./MarginTools')).MarginTools, true);
-export const MarginGroups = later(async () => (await import('./MarginList')).MarginGroups, true);
-export const StackRest = later(async () => (await import('./MarginList')).StackRest, true);
-export const OlderGlosses = later(async () => (await import('./MarginList')).OlderGlosses, true);
+export const MarginGroups = around(async () => (await import('./MarginList')).MarginGroups);
+export const StackRest = around(async () => (await import('./MarginList')).StackRest);
+export const OlderGlosses = around(async () => (await import('./MarginList')).OlderGlosses);

@@ -11,10 +11,14 @@ interface Placed {
   changedAt: string;
   pageTitle: string;
   trail: Gloss['trail'];
+  standsIn: Gloss['standsIn'];
 }
 
 /** Where a line comes from: the day and hour of a journal line, else the page, with its trail and date. */
-export function originOf({ day, node, changedAt, pageTitle, trail }: Placed): { words: string; detail: string } {
+export function originOf({ day, node, changedAt, pageTitle, trail, standsIn }: Placed): {
+  words: string;
+  detail: string;
+} {
   const today = localDay(new Date());
   if (day) {
     const near = nearDate(day, today);
@@ -23,5 +27,7 @@ export function originOf({ day, node, changedAt, pageTitle, trail }: Placed): { 
     return { words: time ? `${shown}, ${time}` : shown, detail: 'Journal' };
   }
   const changed = nearDate(localDay(new Date(changedAt)), today);
+  // A jotting is called by its own first words, which stand here anyway.
+  if (standsIn === 'tray') return { words: 'A jotting', detail: ['Tray', changed].join(', ') };
   return { words: pageTitle, detail: [trailWords(trail), changed].filter(Boolean).join(', ') };
 }

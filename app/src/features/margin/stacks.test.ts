@@ -16,6 +16,7 @@ const gloss = (blockId: string, lineId: string | null): Gloss => ({
   trail: [],
   pigment: 'lapis',
   day: null,
+  standsIn: null,
   changedAt: '2026-11-24T08:00:00.000Z',
   targetBlockId: null,
   lineId,

@@ -1,14 +1,14 @@
 import { usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { Afterwards } from '../../kit/Afterwards';
-import { later } from '../../kit/later';
+import { around } from '../../kit/later';
 import { toggleContents } from '../../screen/contentsView';
 import { useRoom } from '../../screen/useRoom';
 import { grown } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { useNotebookHere, usePageHere } from './useNotebookHere';
 
-const NotebookContents = later(async () => (await import('./outlineParts')).NotebookContents);
+const NotebookContents = around(async () => (await import('./outlineParts')).NotebookContents);
 
 /** The contents of the notebook that the shown page stands in, beside it where there is room. */
 export function ContentsPanel() {

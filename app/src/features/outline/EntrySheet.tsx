@@ -1,13 +1,14 @@
 import { Offers } from '../../kit/Offers';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
-import { useEntryQuery, usePinsQuery } from '../../state/api';
+import { useEntryQuery } from '../../state/api';
 import { useAppSelector } from '../../state/store';
 import type { ChosenEntry } from '../../state/view';
 import { colour } from '../../theme/tokens';
 import { AwaitedSheet } from '../../screen/AwaitedSheet';
 import { chosenOffers, entryOffers } from './entryOffers';
 import { holdsWords } from './holds';
+import { usePinned } from './usePinned';
 
 /** What can be done with an entry; with all that are chosen, when it is one of them. */
 export function EntrySheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
@@ -21,9 +22,8 @@ export function EntrySheet({ entryId, onClose }: { entryId: string; onClose: () 
 function OneSheet({ entryId, onClose }: { entryId: string; onClose: () => void }) {
   const asked = useEntryQuery(entryId);
   const { data: entry } = asked;
-  const { data: pins = [] } = usePinsQuery();
-  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
-  const isPinned = pins.some((pin) => pin.id === entry.id);
+  const isPinned = usePinned(entryId);
+  if (!entry || isPinned === undefined) return <AwaitedSheet asked={asked} onClose={onClose} />;
   return (
     <Sheet title={entry.title} onClose={onClose}>
       {entry.description !== '' && <Words style={{ paddingBottom: 4 }}>{entry.description}</Words>}

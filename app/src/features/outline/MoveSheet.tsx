@@ -19,7 +19,7 @@ export function MoveSheet({ entries, onClose }: { entries: ChosenEntry[]; onClos
     name === ''
       ? notebooks.map(({ id, name: title }) => ({ id, kind: 'notebook', title, detail: 'notebook' }))
       : named
-          .filter((target) => target.day === null && target.kind !== 'block')
+          .filter((target) => target.standsIn === null && target.kind !== 'block')
           .filter((target) => target.trail.every((step) => !moved.has(step.id)))
           .map(({ id, kind, title, trail }) => ({
             id,

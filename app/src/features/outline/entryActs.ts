@@ -122,7 +122,7 @@ export const makePageAt = (where: NewPagePlace, id: string | undefined): Promise
 async function placeOf(where: NewPagePlace, id: string | undefined): Promise<Place | null> {
   if (id) {
     const entry = await ask(api.endpoints.entry.initiate(id));
-    if (where === 'beneath' || entry.kind === 'notebook') return entry.day ? null : { parentId: id };
+    if (where === 'beneath' || entry.kind === 'notebook') return entry.standsIn ? null : { parentId: id };
     if (entry.parentId) return { parentId: entry.parentId, ...(where === 'beside' && { afterId: id }) };
   }
   const notebooks = await ask(api.endpoints.notebooks.initiate());

@@ -43,12 +43,14 @@ export function entryOffers(entry: EntryInfo, isPinned: boolean): OfferGroup[] {
     ];
   }
   const isPage = kind === 'page';
-  const isDay = entry.day !== null;
+  // What stands in the journal stays there; what stands in no notebook holds no pages.
+  const isDay = entry.standsIn === 'journal';
+  const isLoose = entry.standsIn !== null;
   return [
     {
       offers: [
-        ...when(isPage && !isDay, { label: 'New page beneath', do: () => makePageAt('beneath', id) }),
-        ...when(isPage && !isDay, { label: 'New page beside', do: () => makePageAt('beside', id) }),
+        ...when(isPage && !isLoose, { label: 'New page beneath', do: () => makePageAt('beneath', id) }),
+        ...when(isPage && !isLoose, { label: 'New page beside', do: () => makePageAt('beside', id) }),
         ...when(!isPage, { label: 'New page here', do: () => makePage({ parentId: id }) }),
         ...when(!isPage, {
           label: kind === 'notebook' ? 'New section' : 'New section within',
@@ -65,10 +67,10 @@ export function entryOffers(entry: EntryInfo, isPinned: boolean): OfferGroup[] {
     {
       label: 'More pages',
       offers: [
-        ...when(isPage && !isDay, { label: 'New page at the end', do: () => makePageAt('end', id) }),
-        ...when(isPage && !isDay, { label: 'Next in the series', do: () => makeOnce(() => makeNext(entry)) }),
+        ...when(isPage && !isLoose, { label: 'New page at the end', do: () => makePageAt('end', id) }),
+        ...when(isPage && !isLoose, { label: 'Next in the series', do: () => makeOnce(() => makeNext(entry)) }),
         { label: 'Make an overview page', do: () => makeOverviewPage(entry) },
-        ...when(!isDay, { label: 'Duplicate with everything beneath', do: () => duplicate(chosen) }),
+        ...when(!isLoose, { label: 'Duplicate with everything beneath', do: () => duplicate(chosen) }),
       ],
     },
     {
@@ -84,7 +86,7 @@ export function entryOffers(entry: EntryInfo, isPinned: boolean): OfferGroup[] {
           do: () => setTemplate(entry, !entry.isTemplate),
         }),
         { label: 'Template of new pages in here', do: () => show({ for: 'templateOf', entryId: id }) },
-        ...when(!isDay, { label: 'Choose this and others', do: () => store.dispatch(chose(self)) }),
+        ...when(!isLoose, { label: 'Choose this and others', do: () => store.dispatch(chose(self)) }),
       ],
     },
     {
@@ -94,8 +96,11 @@ export function entryOffers(entry: EntryInfo, isPinned: boolean): OfferGroup[] {
           label: 'Bring back to the daily view',
           do: () => setSeason(self, 'now'),
         }),
-        ...when(entry.ownSeason !== 'later', { label: 'Set for later', do: () => setSeason(self, 'later') }),
-        ...when(entry.ownSeason !== 'aside', { label: 'Lay aside', do: () => setSeason(self, 'aside') }),
+        ...when(!isLoose && entry.ownSeason !== 'later', {
+          label: 'Set for later',
+          do: () => setSeason(self, 'later'),
+        }),
+        ...when(!isLoose && entry.ownSeason !== 'aside', { label: 'Lay aside', do: () => setSeason(self, 'aside') }),
       ],
     },
     {

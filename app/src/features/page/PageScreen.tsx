@@ -29,6 +29,7 @@ import { Trouble } from '../../kit/Trouble';
 import { useRoom } from '../../screen/useRoom';
 import { useTitle } from '../../screen/useTitle';
 import { Line, Said, Words } from '../../kit/Words';
+import { PageTasks } from '../tasks/PageTasks';
 import { PhoneTrail, Trail } from '../trail/Trail';
 import { KeptCopies } from '../../screen/KeptCopies';
 import { LongPage } from './LongPage';
@@ -149,9 +150,9 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
               }}
             >
               {isWide ? (
-                <Trail entryId={pageId} trail={trail} title={info?.title ?? ''} />
+                <Trail entryId={pageId} trail={trail} title={info?.title ?? ''} standsIn={info?.standsIn} />
               ) : (
-                <PhoneTrail entryId={pageId} trail={trail} />
+                <PhoneTrail entryId={pageId} trail={trail} standsIn={info?.standsIn} />
               )}
               <MenuButton onPress={() => setMenuOpen(true)} />
             </View>
@@ -179,6 +180,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
                   />
                   {!hasMargin && !isHiddenHere && <MarginCounts margin={margin} text={text} onOpen={sheet.showLine} />}
                 </Box>
+                <PageTasks pageId={pageId} />
               </>
             ) : page?.missing ? (
               <Trouble title="Not here" sentence={page.missing} />
@@ -261,15 +263,17 @@ interface PageMetaProps {
 function PageMeta({ info, tags, hasSign }: PageMetaProps) {
   if (!info) return <Line look="page-meta">{'\u00a0'}</Line>;
   const begun = localDay(new Date(info.begunAt));
-  const today = localDay(new Date());
-  const words =
-    begun.slice(0, 4) === today.slice(0, 4) ? dayTitle(begun).replace(/^\S+ /u, '') : nearDate(begun, today);
+  const changed = localDay(new Date(info.changedAt));
   return (
     <Line look="page-meta">
-      Begun{' '}
-      <Way to={`/day/${begun}`} onOpen={() => open(`/day/${begun}`)}>
-        {begun === today ? 'today' : words}
-      </Way>
+      <Said>
+        Begun <DayOf day={begun} />
+        {changed !== begun && (
+          <>
+            , changed <DayOf day={changed} />
+          </>
+        )}
+      </Said>
       {info.isDeleted && <Said look="page-state">in the bin</Said>}
       {SEASON_WORDS[info.season] && <Said look="page-state">{SEASON_WORDS[info.season]}</Said>}
       {info.names.length > 0 && <Said look="page-names">also {info.names.join(', ')}</Said>}
@@ -282,6 +286,17 @@ function PageMeta({ info, tags, hasSign }: PageMetaProps) {
         </Said>
       )}
     </Line>
+  );
+}
+
+/** A day in few words, which leads to what else happened on it. */
+function DayOf({ day }: { day: string }) {
+  const today = localDay(new Date());
+  const words = day.slice(0, 4) === today.slice(0, 4) ? dayTitle(day).replace(/^\S+ /u, '') : nearDate(day, today);
+  return (
+    <Way to={`/day/${day}`} onOpen={() => open(`/day/${day}`)}>
+      {day === today ? 'today' : words}
+    </Way>
   );
 }
 

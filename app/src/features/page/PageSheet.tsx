@@ -5,8 +5,7 @@ import type { EntryInfo } from '@glossarion/core/outline';
 import { Offers, type Offer } from '../../kit/Offers';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
-import { goForward } from '../../screen/navigation';
-import { usePinsQuery } from '../../state/api';
+import { goForward, open } from '../../screen/navigation';
 import { doAgain, takeBack } from '../../state/deeds';
 import { useAppDispatch } from '../../state/store';
 import { searchOpened, sheetOpened, textOnlyToggled } from '../../state/view';
@@ -14,6 +13,7 @@ import { windowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { keepBeside } from '../beside/besideActs';
 import { entryOffers } from '../outline/entryOffers';
+import { usePinned } from '../outline/usePinned';
 import { foldBack, splitPage } from '../parts/partActs';
 import { Counts } from './Counts';
 
@@ -35,10 +35,9 @@ interface PageSheetProps {
 /** What can be done with the page that is shown. */
 export function PageSheet({ pageId, title, info, content, glosses, onShowMargin, onClose }: PageSheetProps) {
   const dispatch = useAppDispatch();
-  const { data: pins = [] } = usePinsQuery();
+  const isPinned = usePinned(pageId);
   const showSheet = (sheet: Parameters<typeof sheetOpened>[0]) => dispatch(sheetOpened(sheet));
-  const isPinned = pins.some((pin) => pin.id === pageId);
-  const [first, ...others] = info ? entryOffers(info, isPinned) : [];
+  const [first, ...others] = info && isPinned !== undefined ? entryOffers(info, isPinned) : [];
   const text: Offer[] = [
     ...(onShowMargin ? [{ label: 'Show its Margin again', do: onShowMargin }] : []),
     { label: 'Find and replace here', do: () => dispatch(searchOpened(true)) },
@@ -47,7 +46,7 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
     ...(info && canFoldBack(info, glosses) ? [{ label: foldBackWords(info), do: () => foldBack(pageId) }] : []),
   ];
   const names: Offer[] =
-    !info || info.day !== null
+    !info || info.standsIn === 'journal'
       ? []
       : [
           { label: 'Other names…', do: () => showSheet({ for: 'names', entryId: pageId }) },
@@ -55,6 +54,9 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
         ];
   const ways: Offer[] = [
     { label: 'Go to…', do: () => showSheet({ for: 'go' }) },
+    { label: 'Days', do: () => showSheet({ for: 'calendar' }) },
+    { label: 'Tasks', do: () => open('/tasks') },
+    { label: 'Tray', do: () => open('/tray') },
     { label: 'Places visited', do: () => showSheet({ for: 'visited' }) },
     { label: 'Forward →', do: goForward },
     { label: 'Take back', do: takeBack },
@@ -88,7 +90,7 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
  * notebook, and goes back to the one page that has a line for it alone.
  */
 function canFoldBack(info: EntryInfo, glosses: readonly Gloss[]): boolean {
-  if (info.day !== null || info.isDeleted || info.pagesBeneath > 0) return false;
+  if (info.standsIn !== null || info.isDeleted || info.pagesBeneath > 0) return false;
   return info.trail.at(-1)?.kind === 'page' || linesFor(info, glosses) === 1;
 }
 

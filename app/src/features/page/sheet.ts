@@ -12,7 +12,7 @@ export const pageSheet = `
 .page-body { position: relative; padding-inline-end: 30px; padding-bottom: var(--finding, 0); }
 .page-body .writing { max-width: ${measure.line}px; min-height: 40vh; padding-bottom: 30px; }
 .page-meta { font: 16px/22px ${face.interface}; color: var(--soft); padding: 3px 0 14px; display: flex; flex-wrap: wrap; column-gap: 12px; align-items: baseline; }
-.page-meta a { color: inherit; text-underline-offset: 3px; margin-inline-start: -8px; }
+.page-meta a { color: inherit; text-underline-offset: 3px; }
 .page-saving { margin-inline-start: auto; }
 .page-state { color: var(--ochre); }
 .kept-copy { border-inline-start: 4px solid var(--ochre); background: var(--parchment); padding: 10px 14px; margin: 0 0 16px; font: 16px/21px ${face.interface}; }

@@ -24,11 +24,11 @@ const entryOf = (id: string) => ask(api.endpoints.entry.initiate(id, FRESH));
 
 const linesWords = (count: number): string => (count === 1 ? 'A line' : `${count} lines`);
 
-/** Makes a page of the lines beneath this one; from a day, which holds no pages, it is asked where. */
+/** Makes a page of the lines beneath this one; from a day or a jotting, which hold no pages, it is asked where. */
 export async function liftLines({ pageId, ids }: PageLines): Promise<void> {
   if (!(await isAllThere())) return;
-  const { day } = await entryOf(pageId);
-  if (day) store.dispatch(sheetOpened({ for: 'liftTo', pageId, ids }));
+  const { standsIn } = await entryOf(pageId);
+  if (standsIn) store.dispatch(sheetOpened({ for: 'liftTo', pageId, ids }));
   else await liftTo(pageId, ids, pageId);
 }
 
@@ -43,8 +43,8 @@ export async function liftTo(pageId: string, ids: string[], parentId: string): P
 /** Makes a page of each part of a page, with an overview in their place. */
 export async function splitPage(pageId: string): Promise<void> {
   if (!(await isAllThere())) return;
-  const { day } = await entryOf(pageId);
-  if (day) store.dispatch(sheetOpened({ for: 'liftTo', pageId, ids: null }));
+  const { standsIn } = await entryOf(pageId);
+  if (standsIn) store.dispatch(sheetOpened({ for: 'liftTo', pageId, ids: null }));
   else await splitTo(pageId, pageId);
 }
 

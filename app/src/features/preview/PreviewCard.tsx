@@ -13,7 +13,7 @@ import { useCover } from '../../kit/covers';
 import { placeBeside } from '../../kit/placed';
 import { copyAddress } from '../../screen/copy';
 import { addressOf, lastingAddress, openTarget } from '../../screen/navigation';
-import { trailWords } from '../../screen/words';
+import { trailWords, whereWords } from '../../screen/words';
 import type { Previewed } from './previewed';
 import { InlineField } from '../../kit/InlineField';
 import { Box } from '../../kit/Box';
@@ -66,7 +66,11 @@ export function PreviewCard({ shown, onClose }: { shown: Previewed; onClose: () 
           {target.title || 'A page that is gone'}
         </Said>
         <Said>
-          {[target.day ? 'Journal' : where || (target.kind === 'notebook' ? 'notebook' : ''), changed, said]
+          {[
+            target.standsIn ? whereWords(target) : where || (target.kind === 'notebook' ? 'notebook' : ''),
+            changed,
+            said,
+          ]
             .filter(Boolean)
             .join(' · ')}
         </Said>

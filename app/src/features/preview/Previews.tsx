@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Previewed } from './previewed';
-import { later } from '../../kit/later';
+import { around } from '../../kit/later';
 import { linkOf } from './linkOf';
 
-const PreviewCard = later(async () => (await import('./PreviewCard')).PreviewCard, true);
+const PreviewCard = around(async () => (await import('./PreviewCard')).PreviewCard);
 
 /** How long a link is pointed at before its target is shown, and how long the card stays when left, in milliseconds. */
 const HOVERED = 350;

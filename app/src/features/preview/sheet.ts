@@ -15,7 +15,8 @@ export const previewSheet = `
 .preview-words { margin: 4px 12px 10px; padding: 6px 8px; border: 1px solid var(--soft); border-radius: 3px; background: var(--ground); color: var(--ink); font: 17px/22px ${face.writing}; }
 @media (max-width: ${measure.wide - 1}px) { .preview-acts button { min-height: 44px; } .preview-acts .wide-only { display: none; } }
 .to-link { background: color-mix(in srgb, var(--verdigris) 22%, transparent); border-bottom: 2px solid var(--verdigris); }
-.date-chip { position: fixed; z-index: 20; padding: 4px 10px; min-height: 32px; border: 1px solid var(--rule); border-radius: 3px; background: var(--leaf); box-shadow: 0 3px 12px var(--shadow); color: var(--verdigris); font: 500 15px/20px ${face.interface}; cursor: pointer; }
+.date-chips { position: fixed; z-index: 20; display: flex; flex-wrap: wrap; gap: 6px; max-width: calc(100vw - 16px); }
+.date-chip { padding: 4px 10px; min-height: 32px; border: 1px solid var(--rule); border-radius: 3px; background: var(--leaf); box-shadow: 0 3px 12px var(--shadow); color: var(--verdigris); font: 500 15px/20px ${face.interface}; cursor: pointer; }
 .date-chip kbd { margin-inline-start: 8px; color: var(--soft); font: 13px ${face.interface}; border: 1px solid var(--rule); border-radius: 2px; padding: 0 4px; }
 @media (max-width: ${measure.wide - 1}px) { .date-chip { min-height: 44px; } .date-chip kbd { display: none; } }
 .picker-filter { box-sizing: border-box; width: calc(100% - 16px); margin: 6px 8px; padding: 7px 9px; border: 1px solid var(--soft); border-radius: 3px; background: var(--ground); color: var(--ink); font: 17px/22px ${face.writing}; }

@@ -12,6 +12,7 @@ import { later } from '../../kit/later';
 import { Trouble } from '../../kit/Trouble';
 import { AccountContext } from '../../state/AccountContext';
 import { useBegun } from './begin';
+import { followZone } from './timeZone';
 import { forgetAccount, hasSignedOut, rememberAccount, rememberedAccount } from '../../state/memory';
 
 const SignIn = later(async () => (await import('./SignIn')).SignIn);
@@ -76,6 +77,9 @@ export function SessionGate({ children }: { children: ReactNode }) {
     const timer = setTimeout(() => void refetch(), ASK_AGAIN);
     return () => clearTimeout(timer);
   }, [error, refetch, session.fulfilledTimeStamp, session.isFetching]);
+
+  const signedIn = data?.account?.id;
+  useEffect(() => (signedIn ? followZone() : undefined), [signedIn]);
 
   const account: AccountInfo | null = data?.account ?? (error && !data ? rememberedAccount() : null);
   if (!stands) return null;

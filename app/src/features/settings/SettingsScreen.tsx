@@ -15,13 +15,16 @@ import { useAppDispatch } from '../../state/store';
 import { chooseMode, useModeChoice, type ModeChoice } from '../../theme/mode';
 import { colour, measure } from '../../theme/tokens';
 import { AccountContext } from '../../state/AccountContext';
+import { leftDraft } from '../../state/jottings';
 import { noteSignedOut } from '../../state/memory';
+import { sendWaitingActs, waitingActs } from '../../state/waitingActs';
 import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Button } from '../../kit/Button';
 import { Form, type FormLine } from '../../kit/Form';
 import { Words } from '../../kit/Words';
 import { DayTemplates } from '../templates/DayTemplates';
+import { CalendarAddress } from './CalendarAddress';
 import { TakeIn } from './TakeIn';
 
 const MODES: [ModeChoice, string][] = [
@@ -50,6 +53,9 @@ export function SettingsScreen() {
         </Part>
         <Part name="What days begin with">
           <DayTemplates />
+        </Part>
+        <Part name="Calendar">
+          <CalendarAddress />
         </Part>
         <Part name="Take in notes">
           <TakeIn />
@@ -170,7 +176,12 @@ function SignOut() {
   const [signOut, { isLoading }] = useSignOutMutation();
   const [trouble, setTrouble] = useState<string | null>(null);
   const leave = async () => {
-    if (!(await library.settle(SETTLE))) {
+    if (leftDraft()) {
+      setTrouble('Something is still being jotted down. Open Jot and keep it, or delete its words, then sign out.');
+      return;
+    }
+    await sendWaitingActs(account.id);
+    if (waitingActs().length > 0 || !(await library.settle(SETTLE))) {
       setTrouble('Some of what was written has not reached the server yet. It stays here; sign out when it is saved.');
       return;
     }

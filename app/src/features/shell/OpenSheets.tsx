@@ -8,7 +8,7 @@ const VoiceSheet = later(async () => (await import('../attachments/VoiceSheet'))
 const CardSheet = later(async () => (await import('../cards/CardSheet')).CardSheet, true);
 const DescribeSheet = later(async () => (await import('../outline/outlineParts')).DescribeSheet, true);
 const MakeSheet = later(async () => (await import('../outline/outlineParts')).MakeSheet, true);
-const LiftToSheet = later(async () => (await import('../parts/SendSheet')).LiftToSheet, true);
+const HolderSheet = later(async () => (await import('../parts/HolderSheet')).HolderSheet, true);
 const SendSheet = later(async () => (await import('../parts/SendSheet')).SendSheet, true);
 const AskSheet = later(async () => (await import('../templates/TemplateSheets')).AskSheet, true);
 const TemplateOfSheet = later(async () => (await import('../templates/TemplateSheets')).TemplateOfSheet, true);
@@ -18,6 +18,8 @@ const TrailSheet = later(async () => (await import('../trail/TrailSheet')).Trail
 const NamesSheet = later(async () => (await import('../names/NamesSheet')).NamesSheet, true);
 const MergeSheet = later(async () => (await import('../names/MergeSheet')).MergeSheet, true);
 const GoTo = later(async () => (await import('../find/GoTo')).GoTo, true);
+const CalendarSheet = later(async () => (await import('../journal/CalendarSheet')).CalendarSheet, true);
+const JotSheet = later(async () => (await import('../tray/part')).JotSheet, true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 
@@ -29,6 +31,10 @@ export function OpenSheets() {
   switch (sheet?.for) {
     case 'go':
       return <GoTo onClose={onClose} />;
+    case 'calendar':
+      return <CalendarSheet onClose={onClose} />;
+    case 'jot':
+      return <JotSheet onClose={onClose} />;
     case 'keys':
       return <KeysSheet onClose={onClose} />;
     case 'visited':
@@ -51,8 +57,8 @@ export function OpenSheets() {
       return <SendSheet pageId={sheet.pageId} ids={sheet.ids} onClose={onClose} />;
     case 'liftTo': {
       const { pageId, ids } = sheet;
-      const lift = (parentId: string) => (ids ? liftTo(pageId, ids, parentId) : splitTo(pageId, parentId));
-      return <LiftToSheet onChoose={lift} onClose={onClose} />;
+      const lift = ({ id }: { id: string }) => (ids ? liftTo(pageId, ids, id) : splitTo(pageId, id));
+      return <HolderSheet title="Where shall the page stand?" onChoose={lift} onClose={onClose} />;
     }
     case 'template':
       return <AskSheet templateId={sheet.templateId} place={sheet.place} onClose={onClose} />;

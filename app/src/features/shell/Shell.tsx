@@ -1,8 +1,8 @@
 import { usePathname } from 'expo-router';
-import { useEffect, type ReactNode } from 'react';
+import { Fragment, useEffect, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useAppDispatch, useAppSelector } from '../../state/store';
-import { textOnlyToggled } from '../../state/view';
+import { store, useAppDispatch, useAppSelector } from '../../state/store';
+import { sheetOpened, textOnlyToggled } from '../../state/view';
 import { grown, useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { KeyStrip } from '../keys/KeyStrip';
@@ -12,9 +12,11 @@ import { ContentsDrawer } from '../outline/ContentsDrawer';
 import { ContentsPanel } from '../outline/ContentsPanel';
 import { Action } from '../../kit/Action';
 import { Afterwards } from '../../kit/Afterwards';
+import { Box } from '../../kit/Box';
+import { Tap } from '../../kit/Tap';
 import { Way } from '../../kit/Way';
 import { keepFocus } from '../../kit/keepFocus';
-import { later } from '../../kit/later';
+import { around } from '../../kit/later';
 import { WebView } from '../../kit/web';
 import { openPlace } from '../../screen/navigation';
 import { Notice } from './Notice';
@@ -22,17 +24,24 @@ import { Previews } from '../preview/Previews';
 import { OpenSheets } from './OpenSheets';
 import { SavingSign } from '../../screen/SavingSign';
 
-const Pile = later(async () => (await import('../outline/outlineParts')).Pile, true);
+const TasksDue = around(async () => (await import('../tasks/TasksDue')).TasksDue);
+const Waiting = around(async () => (await import('../tray/part')).Waiting);
+const Pile = around(async () => (await import('../outline/outlineParts')).Pile);
 
 interface Place {
   label: string;
   address: string;
   isHere: (path: string) => boolean;
+  /** Whether it has a line in the rail alone: the bar has room for few. */
+  onRail?: true;
+  /** What is said of it at the end of its line in the rail. */
+  End?: ComponentType;
 }
 
 const PLACES: Place[] = [
   { label: 'Desk', address: '/desk', isHere: (path) => /^\/(desk|settings)/u.test(path) },
   { label: 'Today', address: '/today', isHere: (path) => path.startsWith('/today') || path.startsWith('/day') },
+  { label: 'Tasks', address: '/tasks', isHere: (path) => path.startsWith('/tasks'), onRail: true, End: TasksDue },
   {
     label: 'Notebooks',
     address: '/notebooks',
@@ -40,6 +49,11 @@ const PLACES: Place[] = [
   },
   { label: 'Find', address: '/find', isHere: (path) => path.startsWith('/find') },
 ];
+
+/** In the bar Jot stands in the middle, where a thumb is. */
+const BEFORE_JOT = 2;
+
+const openJot = () => void store.dispatch(sheetOpened({ for: 'jot' }));
 
 /** Past everything that stands around it: to what can be written, else to the screen. */
 function skipToText(): void {
@@ -96,6 +110,14 @@ function Rail() {
       {PLACES.map((place) => (
         <PlaceLink key={place.label} place={place} look="rail-link" />
       ))}
+      <Box look="rail-jot" dataSet={{ here: usePathname().startsWith('/tray') ? '' : undefined }}>
+        <Tap look="rail-link" onPress={openJot}>
+          Jot
+        </Tap>
+        <Afterwards>
+          <Waiting />
+        </Afterwards>
+      </Box>
       <View style={{ flex: 1, paddingTop: 16, overflowY: 'auto' } as never}>
         <Afterwards>
           <Pile />
@@ -118,6 +140,11 @@ function PlaceLink({ place, look }: { place: Place; look: string }) {
       onOpen={() => openPlace(place.address)}
     >
       {place.label}
+      {place.End && (
+        <Afterwards>
+          <place.End />
+        </Afterwards>
+      )}
     </Way>
   );
 }
@@ -135,14 +162,24 @@ function Bar() {
         right: 0,
         height: grown(measure.bar),
         flexDirection: 'row',
+        // Where letters are large they stand in two rows.
+        flexWrap: 'wrap',
+        alignContent: 'stretch',
         backgroundColor: colour.shelf,
         borderTopWidth: 1,
         borderTopColor: colour.rule,
         zIndex: 20,
       }}
     >
-      {PLACES.map((place) => (
-        <PlaceLink key={place.label} place={place} look="bar-link" />
+      {PLACES.filter(({ onRail }) => !onRail).map((place, index) => (
+        <Fragment key={place.label}>
+          {index === BEFORE_JOT && (
+            <Tap look="bar-jot" onPress={openJot}>
+              Jot
+            </Tap>
+          )}
+          <PlaceLink place={place} look="bar-link" />
+        </Fragment>
       ))}
     </WebView>
   );

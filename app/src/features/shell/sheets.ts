@@ -7,6 +7,8 @@ import { marginSheet } from '../margin/sheet';
 import { previewSheet } from '../preview/sheet';
 import { outlineSheet } from '../outline/sheet';
 import { pageSheet } from '../page/sheet';
+import { tasksSheet } from '../tasks/sheet';
+import { traySheet } from '../tray/sheet';
 import { trailSheet } from '../trail/sheet';
 import { shellSheet } from './sheet';
 import { kitSheet } from '../../kit/kitSheet';
@@ -45,6 +47,8 @@ export const wholeSheet = (): string =>
       trailSheet,
       overviewSheet,
       deskSheet,
+      tasksSheet,
+      traySheet,
       keysSheet,
       focusSheet,
       seenSheet,

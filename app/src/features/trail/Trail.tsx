@@ -1,4 +1,4 @@
-import type { TrailStep } from '@glossarion/core/outline';
+import type { Outside, TrailStep } from '@glossarion/core/outline';
 import { useAppDispatch } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { toggleContents } from '../../screen/contentsView';
@@ -39,14 +39,31 @@ function Between({ entryId, count }: { entryId: string; count: number }) {
   );
 }
 
+/** What stands in no notebook, by where it stands. */
+const OUTSIDE: Record<Outside, { name: string; address: string }> = {
+  journal: { name: 'Journal', address: '/today' },
+  tray: { name: 'Tray', address: '/tray' },
+};
+
+function OutsideStep({ outside }: { outside: Outside }) {
+  const { name, address } = OUTSIDE[outside];
+  return (
+    <Way look="trail-step" to={address} onOpen={() => open(address)}>
+      {name}
+    </Way>
+  );
+}
+
 interface TrailProps {
+  /** What it stands in when that is no notebook. */
+  standsIn?: Outside | null;
   entryId: string;
   trail: readonly TrailStep[];
   title: string;
 }
 
 /** Where a page stands, on a wide screen: every step from the notebook down, and back, forward and up. */
-export function Trail({ entryId, trail, title }: TrailProps) {
+export function Trail({ entryId, trail, title, standsIn }: TrailProps) {
   const left = trail.length > SHOWN_WIDE ? trail.slice(2, -2) : [];
   const shown = trail.filter((step) => !left.includes(step));
   const up = trail[trail.length - 1];
@@ -71,6 +88,12 @@ export function Trail({ entryId, trail, title }: TrailProps) {
           </Tap>
         )}
       </Box>
+      {standsIn && (
+        <Said look="trail-part">
+          <OutsideStep outside={standsIn} />
+          <Said aria-hidden>/</Said>
+        </Said>
+      )}
       {shown.map((step, index) => (
         <Said key={step.id} look="trail-part">
           {left.length > 0 && index === 2 && (
@@ -91,7 +114,7 @@ export function Trail({ entryId, trail, title }: TrailProps) {
 }
 
 /** Where a page stands, on a phone: back, in what, and in which notebook; the steps between open as a list. */
-export function PhoneTrail({ entryId, trail }: Omit<TrailProps, 'title'>) {
+export function PhoneTrail({ entryId, trail, standsIn }: Omit<TrailProps, 'title'>) {
   const [nearest, ...others] = [...trail].reverse();
   const left = others.length > SHOWN_PHONE ? others.slice(0, -1) : [];
   const shown = others.filter((step) => !left.includes(step));
@@ -103,6 +126,12 @@ export function PhoneTrail({ entryId, trail }: Omit<TrailProps, 'title'>) {
         </Tap>
       </Box>
       <Box look="trail-line">
+        {standsIn && (
+          <Said look="trail-part">
+            <Said>in</Said>
+            <OutsideStep outside={standsIn} />
+          </Said>
+        )}
         {nearest && (
           <Said look="trail-part">
             <Said>in</Said>

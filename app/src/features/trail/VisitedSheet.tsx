@@ -4,7 +4,7 @@ import { Action } from '../../kit/Action';
 import { goBack, goForward, open } from '../../screen/navigation';
 import { Sheet } from '../../kit/Sheet';
 import { Said, Words } from '../../kit/Words';
-import { visitedPlaces } from '../../screen/visited';
+import { useVisited } from '../../screen/visited';
 import { Box } from '../../kit/Box';
 import { Way } from '../../kit/Way';
 
@@ -12,7 +12,7 @@ const time = (at: string): string => new Date(at).toLocaleTimeString('en-GB', { 
 
 /** The places this window has shown, and the steps back and forward between them. */
 export function VisitedSheet({ onClose }: { onClose: () => void }) {
-  const places = visitedPlaces();
+  const places = useVisited();
   const then = (act: () => void) => () => {
     onClose();
     act();

@@ -9,6 +9,7 @@ export type { FileFact } from './files';
 export type { FormerIdFact } from './formerIds';
 export type { LinkFact } from './links';
 export type { TagFact } from './tags';
+export type { TaskFact } from './tasks';
 
 /** What is known of one block, without looking at any other page. */
 export interface BlockFact {
@@ -73,7 +74,7 @@ function wordsOf(node: NodeJson): Words {
 /** Derives all facts of a body. Pure: the same body gives the same facts. */
 export function bodyFacts(body: BodyJson): BodyFacts {
   const facts: BodyFacts = { ...noLineFacts(), blocks: [], wordCount: 0, firstWords: '' };
-  const ancestors: { id: string; depth: number }[] = [];
+  const ancestors: { id: string; depth: number; node: NodeJson }[] = [];
   let headingId: string | null = null;
   body.content.forEach((node, position) => {
     const attrs = node.attrs ?? {};
@@ -94,15 +95,16 @@ export function bodyFacts(body: BodyJson): BodyFacts {
       words,
       node,
     });
+    const above = ancestors.map((each) => each.node);
     for (const [name, { of }] of FACTS) {
       const rows = facts[name] as unknown[];
-      const own = of(node, id, rows);
+      const own = of(node, id, rows, above);
       if (own.length > 0) rows.push(...own);
     }
     facts.wordCount += wordCount;
     const shown = words.trim() || (solid?.knownBy ?? '');
     if (facts.firstWords === '' && shown !== '') facts.firstWords = shorten(shown);
-    ancestors.push({ id, depth });
+    ancestors.push({ id, depth, node });
     if (kind === 'heading') headingId = id;
   });
   for (const [name, { settled }] of FACTS) {

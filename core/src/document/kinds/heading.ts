@@ -35,7 +35,7 @@ export const heading: TextKind = {
   attributes: { level: oneOf([1, 2, 3, 4]) },
   begins: { level: 2 },
   markdown: {
-    shows: ['level'],
+    shows: () => ['level'],
     // A heading is one line of the file: `## Gate<br>and sill`.
     write: (node, writing) => [
       { type: 'heading', depth: levelOf(node) as 1 | 2 | 3 | 4, children: writing.line('<br>') },

@@ -13,7 +13,7 @@ export {
 export { levelOf, toldLevels } from './heading';
 export type * from './kind';
 export { element, htmlText, orNone } from './kind';
-export { stateOfBox } from './todo';
+export { MAX_DONE_DAYS, stateOfBox } from './todo';
 export { paragraphOf, solidBlock } from './made';
 export { SOLID_KINDS, TEXT_KINDS };
 
@@ -64,10 +64,21 @@ export const BLOCK_ATTRIBUTES: Attributes = {
   ),
   ...OF_TEXT,
   /** Ids of blocks that were joined into this one: links to them lead here. */
-  formerIds: someIds({ written: 'former', holdsIds: false }),
+  formerIds: someIds({ written: 'former', holdsIds: false, isOfOne: true }),
   /** Said of a line that was deleted in one window while it was written in another, and was kept. */
   kept: yes,
 };
+
+/** What is said of one very block and of no copy of it, unsaid. */
+const UNSAID = Object.fromEntries(
+  Object.entries(BLOCK_ATTRIBUTES).flatMap(([name, { isOfOne, default: fallback }]) =>
+    isOfOne ? [[name, fallback]] : [],
+  ),
+);
+
+/** The attributes of a copy of a block, all but its id. */
+export const attributesOfCopy = (attrs: Readonly<Record<string, unknown>>): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(attrs).map(([name, value]) => [name, name in UNSAID ? UNSAID[name] : value]));
 
 /**
  * What a text block says of itself when it becomes one of a kind: of what is given, what its kind has; what a new one

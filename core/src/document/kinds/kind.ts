@@ -59,8 +59,8 @@ export type SaidAttributes = Readonly<Record<string, string>>;
 export interface MarkdownForm {
   /** How it is written among others. Items are written with their list. */
   write?: (node: NodeJson, writing: MarkdownWriting) => RootContent[];
-  /** Its attributes that this shows: they are not said in braces. */
-  shows?: readonly string[];
+  /** Those of its attributes that this shows, by what they are: they are not said in braces. */
+  shows?: (attrs: Readonly<Record<string, unknown>>) => readonly string[];
   /** Whether it has no form in Markdown, so that what it is has to be said in braces. */
   isSaid?: boolean;
   /** What stands before the words of an item: `[x] `. */

@@ -1,5 +1,5 @@
 import { foldWords } from '../../words/words';
-import { isDay } from '../../journal/day';
+import { isDay } from '../../calendar';
 import type { FrontMatter } from './frontMatter';
 import type { ReadFile } from './readFile';
 

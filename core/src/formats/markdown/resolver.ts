@@ -1,7 +1,7 @@
 import { isId } from '../../document/ids';
 import type { NodeJson } from '../../document/types';
 import { foldWords } from '../../words/words';
-import { isDay } from '../../journal/day';
+import { isDay } from '../../calendar';
 import type { ReadFile } from './readFile';
 import { ownWordsOfLink } from './resolve';
 import { slugOf } from './slug';

@@ -11,6 +11,17 @@ const words = (text: string): string =>
     .blocks.map(ownWords)
     .join(' ');
 
+/** In milliseconds of a processor, and far from what a tangle costs that is read in a time that grows with its square. */
+const A_MOMENT = 12_000;
+
+/** What work costs this process by itself: others on the same machine make it no dearer. */
+function cost(work: () => void): number {
+  const before = process.cpuUsage();
+  work();
+  const { user, system } = process.cpuUsage(before);
+  return (user + system) / 1_000;
+}
+
 /** What once took ten seconds and more. */
 const TANGLES: Record<string, [text: string, kept: string]> = {
   'spaces in a line': [`before${' '.repeat(100_000)}after`, 'after'],
@@ -35,9 +46,7 @@ const TANGLES: Record<string, [text: string, kept: string]> = {
 };
 
 test.each(Object.entries(TANGLES))('6 %s are read in a moment, and every word is kept', (_name, [text, kept]) => {
-  const start = performance.now();
-  expect(words(text)).toContain(kept);
-  expect(performance.now() - start).toBeLessThan(8_000);
+  expect(cost(() => expect(words(text)).toContain(kept))).toBeLessThan(A_MOMENT);
 });
 
 test('6 many underlined headings are the same headings, and what stands in code is not touched', () => {
@@ -58,11 +67,12 @@ test('6 many underlined headings are the same headings, and what stands in code 
 test('6 a name of hundreds of letters is looked for in a moment', () => {
   const index = new NameIndex();
   for (let each = 0; each < 20_000; each += 1) index.set(`id${each}`, `Sluice gate number ${each}`, null);
-  const start = performance.now();
-  expect(index.search('a b c d e f g '.repeat(35))).toEqual([]);
-  index.search('sluice gate '.repeat(40));
-  expect(index.search('sluice gate number 7')[0]).toBe('id7');
-  expect(performance.now() - start).toBeLessThan(8_000);
+  const search = () => {
+    expect(index.search('a b c d e f g '.repeat(35))).toEqual([]);
+    index.search('sluice gate '.repeat(40));
+    expect(index.search('sluice gate number 7')[0]).toBe('id7');
+  };
+  expect(cost(search)).toBeLessThan(A_MOMENT);
 });
 
 test('a long text is parsed in pieces that are never parted within code, each with the definitions it needs', () => {

@@ -26,7 +26,7 @@ function attributesOf(node: NodeJson, readDepth: number, options: WriteOptions, 
     // A cell shows what is plain, and boxes.
     const isShown = isInCell ? kind.name === PLAIN || kind.markdown.box !== undefined : !kind.markdown.isSaid;
     if (!isShown) group.kind = kind.name;
-    const shown = isInCell && !isShown ? [] : (kind.markdown.shows ?? []);
+    const shown = isInCell && !isShown ? [] : (kind.markdown.shows?.(rest) ?? []);
     const own = Object.entries(kind.attributes ?? {}).filter(([name]) => !shown.includes(name));
     Object.assign(group, writtenAttributes(Object.fromEntries(own), rest));
   }

@@ -11,6 +11,8 @@ export interface HeldDocument {
   row: number | null;
   /** The account it belongs to. */
   accountId: string;
+  /** The day whose page it is; null for anything else. */
+  day: string | null;
 }
 
 /** What is known of something by its document. */

@@ -10,7 +10,8 @@ export const page: Holder = {
   sees,
   read: (connection, id) => {
     const entry = entryIfVisible(connection, id);
-    return entry && { id, row: entry.row, title: entry.name, accountId: accountOf(connection.raw, id)! };
+    if (!entry) return undefined;
+    return { id, row: entry.row, title: entry.name, accountId: accountOf(connection.raw, id)!, day: entry.day };
   },
   guard: (connection, id) => void writableEntry(connection, id),
   write: (writer, id, { title, firstWords, wordCount, at }) =>

@@ -10,7 +10,9 @@ export const tag: Holder = {
   isFound: false,
   sees,
   read: (connection, id) =>
-    sees(connection, id) ? { id, row: null, title: '', accountId: accountOf(connection.raw, id)! } : undefined,
+    sees(connection, id)
+      ? { id, row: null, title: '', accountId: accountOf(connection.raw, id)!, day: null }
+      : undefined,
   guard: (connection, id) => {
     if (!sees(connection, id)) throw notFound();
   },

@@ -2,6 +2,8 @@ import { newId } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
 import { line, make, type Attempt } from './people';
 
+const DUE = { set: 'due', due: '2026-03-09' };
+
 /** The acts as somebody may try them with ids of another account; what they do on their own pages does succeed. */
 export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
   make: ({ ids, own }) => [
@@ -27,6 +29,14 @@ export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
     ...ids.map((id) => ({ do: 'putBack', id, parentId: own.notebook, orderKey: 'a0' })),
     ...ids.map((id) => ({ do: 'putBack', id: own.page, parentId: id, orderKey: 'a0' })),
   ],
+  jot: ({ ids }) =>
+    ids.map((id) => ({ do: 'jot', id: newId(), nodes: [line('Mine', newId(), id)], at: '2026-03-09T08:00:00.000Z' })),
+  tray: ({ ids }) => ids.map((id) => ({ do: 'tray', id, jotting: 'waiting', comesBack: null })),
+  file: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'file', id, toId: own.page, at: 'end' })),
+    ...ids.map((id) => ({ do: 'file', id: own.page, toId: id, at: 'end' })),
+  ],
+  beginPeriod: ({ ids }) => ids.map((id) => ({ do: 'beginPeriod', id, period: '2026-W11' })),
   season: ({ ids }) => ids.map((id) => ({ do: 'season', id, season: 'aside' })),
   bin: ({ ids }) => ids.map((id) => ({ do: 'bin', id })),
   unbin: ({ ids }) => ids.map((id) => ({ do: 'unbin', id })),
@@ -82,7 +92,7 @@ export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
   foldBack: ({ ids }) => ids.map((id) => ({ do: 'foldBack', id })),
   rewrite: ({ ids, own, block }) => [
     ...ids.map((id) => ({ do: 'rewrite', id, nodes: [line('Mine', block)] })),
-    ...ids.map((id) => ({ do: 'rewrite', id: own.page, nodes: [line('Mine', id)] })),
+    ...ids.map((id) => ({ do: 'rewrite', id: own.page, nodes: [line('Mine', newId(), id)] })),
   ],
   otherNames: ({ ids, own, word }) => [
     ...ids.map((id) => ({ do: 'otherNames', id, names: ['Mine'] })),
@@ -92,6 +102,10 @@ export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
   linkNames: ({ ids, own, block }) => [
     ...ids.map((id) => ({ do: 'linkNames', id, places: [{ pageId: own.page, blockId: own.block }] })),
     ...ids.map((id) => ({ do: 'linkNames', id: own.page, places: [{ pageId: id, blockId: block }] })),
+  ],
+  setTask: ({ ids, own, block }) => [
+    ...ids.map((id) => ({ do: 'setTask', id, blockId: block, change: DUE, occurrence: null })),
+    { do: 'setTask', id: own.page, blockId: block, change: DUE, occurrence: null },
   ],
   moveGloss: ({ ids, own, block }) => [
     ...ids.map((id) => ({ do: 'moveGloss', id, blockId: own.block, lineId: block, isMoved: true })),

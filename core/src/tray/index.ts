@@ -1,0 +1,3 @@
+export * from './jotting';
+export * from './standing';
+export * from './title';
