@@ -235,8 +235,11 @@ const menus: Menu[] = [
 
 const nameOf = async (button: Locator): Promise<string> =>
   ((await button.getAttribute('aria-label')) ?? (await button.textContent()) ?? '').trim();
+/** The tools of a menu, once it has all that the server has yet to tell of. */
 const toolsOf = async (menu: Locator): Promise<string[]> => {
   await expect(menu).toBeVisible();
+  await expect(menu.getByText('offered here as soon as')).toHaveCount(0);
+  await expect(menu.locator('[aria-busy=true]')).toHaveCount(0);
   return Promise.all((await menu.getByRole('button').all()).map(nameOf));
 };
 const focusedName = (page: Page): Promise<string> =>

@@ -111,7 +111,7 @@ test('X8 the menu of a page opens when the server has not told of the page yet, 
   tell();
   await menu.getByRole('button', { name: 'Pin to the Desk' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'pinned to the Desk' })).toBeVisible();
-  // What can be done with its pin is not offered before it is known whether there is one.
+  // What can be done with its pin waits until it is known whether there is one; the rest waits for nothing.
   let tellPins = () => {};
   const pinsTold = new Promise<void>((resolve) => (tellPins = resolve));
   await page.route('**/api/pins', async (route) => {
@@ -123,7 +123,8 @@ test('X8 the menu of a page opens when the server has not told of the page yet, 
   await page.getByRole('button', { name: 'Page', exact: true }).click();
   await expect(menu.getByRole('button', { name: 'Find and replace here' })).toBeVisible();
   await expect(menu).not.toContainText('offered here as soon as');
-  await expect(menu.getByRole('button', { name: 'Pin to the Desk' })).toHaveCount(0);
+  await expect(menu.getByRole('button', { name: 'Lay aside' })).toBeEnabled();
+  await expect(menu.getByRole('button', { name: 'Pin to the Desk' })).toBeDisabled();
   tellPins();
   await menu.getByRole('button', { name: 'Take from the pins' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'not pinned any more' })).toBeVisible();

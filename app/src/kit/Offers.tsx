@@ -1,3 +1,4 @@
+import { colour } from '../theme/tokens';
 import { Action } from './Action';
 import { Group } from './Group';
 
@@ -6,6 +7,8 @@ export interface Offer {
   label: string;
   do: () => unknown;
   tone?: string;
+  /** It keeps its place, and can't be chosen before it is known what it would do. */
+  isWaiting?: boolean;
 }
 
 export interface OfferGroup {
@@ -23,7 +26,9 @@ export function Offers({ groups, onClose }: { groups: readonly OfferGroup[]; onC
           <Action
             key={offer.label}
             label={offer.label}
-            tone={offer.tone}
+            tone={offer.isWaiting ? colour.soft : offer.tone}
+            disabled={offer.isWaiting}
+            aria-busy={offer.isWaiting}
             onPress={() => {
               onClose();
               void offer.do();

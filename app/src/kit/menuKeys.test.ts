@@ -1,4 +1,5 @@
-import { indexByKey } from './menuKeys';
+/** @jest-environment jsdom */
+import { indexByKey, walkMenu } from './menuKeys';
 
 const names = ['new page beneath', 'new page beside', 'move to…', 'copy link', 'merge…'];
 let now = 0;
@@ -22,4 +23,13 @@ test('S4 arrows go round, Home and End to the ends', () => {
   expect(indexByKey(names, 0, 'ArrowUp')).toBe(4);
   expect(indexByKey(names, 2, 'End')).toBe(4);
   expect(indexByKey([], 0, 'Home')).toBeNull();
+});
+
+test('S4 arrows pass over what waits', () => {
+  document.body.innerHTML = `<div role="group"><button>Rename</button><button disabled>Pin</button><button>Move</button></div>`;
+  const [first, , last] = document.querySelectorAll('button');
+  first!.focus();
+  const key = { key: 'ArrowDown', target: first!, ctrlKey: false, metaKey: false, altKey: false };
+  expect(walkMenu(document.body, key)).toBe(true);
+  expect(document.activeElement).toBe(last);
 });

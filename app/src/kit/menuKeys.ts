@@ -43,7 +43,9 @@ export function walkMenu(
   if (ctrlKey || metaKey || altKey || element.closest('input, textarea, select, [contenteditable=true], [role=tree]')) {
     return false;
   }
-  const offers = [...menu.querySelectorAll<HTMLElement>('[role=group] button, [role=group] [role=button]')];
+  const offers = [...menu.querySelectorAll<HTMLElement>('[role=group] :is(button, [role=button])')].filter(
+    (offer) => !offer.matches(':disabled, [aria-disabled=true]'),
+  );
   const next = indexByKey(offers.map(wordsOf), offers.indexOf(document.activeElement as HTMLElement), key);
   if (next === null) return false;
   offers[next]!.focus();

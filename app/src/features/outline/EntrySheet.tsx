@@ -23,7 +23,7 @@ function OneSheet({ entryId, onClose }: { entryId: string; onClose: () => void }
   const asked = useEntryQuery(entryId);
   const { data: entry } = asked;
   const isPinned = usePinned(entryId);
-  if (!entry || isPinned === undefined) return <AwaitedSheet asked={asked} onClose={onClose} />;
+  if (!entry) return <AwaitedSheet asked={asked} onClose={onClose} />;
   return (
     <Sheet title={entry.title} onClose={onClose}>
       {entry.description !== '' && <Words style={{ paddingBottom: 4 }}>{entry.description}</Words>}

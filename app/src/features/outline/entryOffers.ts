@@ -28,7 +28,8 @@ import { makeOnce } from './making';
 const show = (sheet: OpenSheet) => store.dispatch(sheetOpened(sheet));
 const when = <Each>(isSo: boolean, ...each: Each[]): Each[] => (isSo ? each : []);
 
-export function entryOffers(entry: EntryInfo, isPinned: boolean): OfferGroup[] {
+/** What can be done with its pin waits for `isPinned`: an offer must not turn into its opposite under the finger. */
+export function entryOffers(entry: EntryInfo, isPinned: boolean | undefined): OfferGroup[] {
   const { id, kind } = entry;
   const chosen = { ...chosenOf(entry), title: entry.title };
   const self = [chosen];
@@ -58,10 +59,10 @@ export function entryOffers(entry: EntryInfo, isPinned: boolean): OfferGroup[] {
         }),
         ...when(kind !== 'notebook' && !isDay, { label: 'Move to…', do: () => askWhereTo(self) }),
         { label: 'Copy link', do: () => copyLink(entry) },
+        ...when(!isDay, { label: 'Rename', do: () => startRenaming(entry) }),
         isPinned
           ? { label: 'Take from the pins', do: () => unpin(self) }
-          : { label: 'Pin to the Desk', do: () => pinAll(self) },
-        ...when(!isDay, { label: 'Rename', do: () => startRenaming(entry) }),
+          : { label: 'Pin to the Desk', do: () => pinAll(self), isWaiting: isPinned === undefined },
       ],
     },
     {

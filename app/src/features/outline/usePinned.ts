@@ -1,8 +1,8 @@
 import { usePinsQuery } from '../../state/api';
 
 /**
- * Whether an entry is pinned; undefined as long as nobody has said so, since an offer that turns into its opposite under
- * the finger does what was not asked for. Where the pins can't be reached it counts as not pinned.
+ * Whether an entry is pinned; undefined as long as nobody has said so. Where the pins can't be reached it counts as not
+ * pinned.
  */
 export function usePinned(entryId: string): boolean | undefined {
   const { data: pins, isError } = usePinsQuery();

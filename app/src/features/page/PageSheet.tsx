@@ -37,7 +37,7 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
   const dispatch = useAppDispatch();
   const isPinned = usePinned(pageId);
   const showSheet = (sheet: Parameters<typeof sheetOpened>[0]) => dispatch(sheetOpened(sheet));
-  const [first, ...others] = info && isPinned !== undefined ? entryOffers(info, isPinned) : [];
+  const [first, ...others] = info ? entryOffers(info, isPinned) : [];
   const text: Offer[] = [
     ...(onShowMargin ? [{ label: 'Show its Margin again', do: onShowMargin }] : []),
     { label: 'Find and replace here', do: () => dispatch(searchOpened(true)) },
