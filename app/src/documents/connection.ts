@@ -3,8 +3,8 @@ import type { ServerMessage } from '@glossarion/core/messages';
 import { socketAddress } from './socketAddress';
 
 export interface ConnectionEvents {
-  /** There is a way to the server, for the first time, or again: then it is told when it was cut. */
-  onOpen: (cutAt: number | null) => void;
+  /** There is a way to the server, for the first time, or again. */
+  onOpen: (isBack: boolean) => void;
   onMessage: (message: ServerMessage) => void;
   /** The way is gone: what was sent without an answer is sent again when there is one. */
   onLost: () => void;
@@ -39,8 +39,8 @@ export class Connection {
   isOpen = false;
   /** Whether the last try to connect came to nothing. */
   hasFailed = false;
-  /** Since when the way to the server is known to be cut: it is not while it is only being looked for. */
-  private cutAt: number | null = null;
+  /** Whether the way to the server is known to be cut: it is not while it is only being looked for. */
+  isCutOff = false;
   private socket: WebSocket | null = null;
   private isClosed = false;
   private retry = FIRST_RETRY;
@@ -61,10 +61,6 @@ export class Connection {
     window.addEventListener('offline', this.probe);
   }
 
-  get isCutOff(): boolean {
-    return this.cutAt !== null;
-  }
-
   say(message: object): void {
     this.socket?.send(JSON.stringify(message));
   }
@@ -77,12 +73,12 @@ export class Connection {
   private use(socket: WebSocket): void {
     this.socket = socket;
     socket.onopen = () => {
-      const { cutAt } = this;
+      const isBack = this.isCutOff;
       this.isOpen = true;
-      this.cutAt = null;
+      this.isCutOff = false;
       this.hasFailed = false;
       this.retry = FIRST_RETRY;
-      this.events.onOpen(cutAt);
+      this.events.onOpen(isBack);
     };
     socket.onmessage = ({ data }) => {
       this.heardAt = Date.now();
@@ -104,7 +100,7 @@ export class Connection {
   private lose(hasFailed: boolean): void {
     this.hasFailed = hasFailed;
     this.isOpen = false;
-    this.cutAt ??= Date.now();
+    this.isCutOff = true;
     this.socket = null;
     this.events.onLost();
     if (this.isClosed) return;

@@ -17,8 +17,8 @@ export type Saving = 'saved' | 'saving' | 'offline' | 'full';
 export interface LibraryEvents {
   onSaving: (saving: Saving) => void;
   onChanged: (changed: ChangeNotice[]) => void;
-  /** The server is reached again: what changed since then was told to nobody here. */
-  onBack: (cutAt: number) => void;
+  /** The server is reached again: what changed meanwhile was told to nobody here. */
+  onBack: () => void;
   onKept: () => void;
   /** The server can't store anything at present, for this reason. */
   onFull: (reason: string) => void;
@@ -83,9 +83,9 @@ export class Library {
     const { onSignedOut, onOutdated } = events;
     this.connection = new Connection(
       {
-        onOpen: (cutAt) => {
+        onOpen: (isBack) => {
           this.opened();
-          if (cutAt !== null) this.events.onBack(cutAt);
+          if (isBack) this.events.onBack();
         },
         onMessage: (message) => this.take(message),
         onLost: () => this.lost(),

@@ -97,8 +97,9 @@ export class Shelf {
         for (const { what, ids } of changed) if (what === 'title') refreshTargets(ids);
         if (changed.some(({ what }) => what === 'title' || what === 'outline')) renewPickables();
       },
-      onBack: (cutAt) => {
-        void sendWaitingActs(this.accountId).then(() => askAgain(cutAt));
+      onBack: () => {
+        const backAt = Date.now();
+        void sendWaitingActs(this.accountId).then(() => askAgain(backAt));
         renewPickables();
       },
       onKept: () => void this.readKept(),

@@ -97,17 +97,21 @@ test('X8 what was missed while the server was out of reach is asked for again, w
   await soon();
   asked.find(({ url }) => url.endsWith('/entries/d'))!.answer({ id: 'd', name: 'Draft 3', trail: [] });
   await held;
-  const cutAt = Date.now();
+  // Asked while the way was cut, and not known to be.
+  const meanwhile = store.dispatch(api.endpoints.desk.initiate());
+  await soon();
+  const backAt = Date.now();
+  await soon();
   const later = store.dispatch(api.endpoints.pins.initiate());
   await soon();
   const before = asked.length;
-  void askAgain(cutAt);
-  for (const until = Date.now() + 3_000; asked.length < before + 3 && Date.now() < until;) await soon();
+  void askAgain(backAt);
+  for (const until = Date.now() + 3_000; asked.length < before + 4 && Date.now() < until;) await soon();
   // One that was asked since is still waited for.
   const paths = asked.slice(before).map(({ url }) => new URL(url).pathname);
-  expect(paths).toEqual(['/api/entries/d', '/api/entries/d/contents', '/api/targets']);
+  expect(paths).toEqual(['/api/entries/d', '/api/entries/d/contents', '/api/desk', '/api/targets']);
   asked[before]!.answer({ id: 'd', name: 'Draft 4', trail: [] });
   await soon();
   expect(api.endpoints.entry.select('d')(store.getState()).data?.name).toBe('Draft 4');
-  for (const each of [held, hanging, later]) each.unsubscribe();
+  for (const each of [held, hanging, meanwhile, later]) each.unsubscribe();
 });

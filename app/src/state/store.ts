@@ -154,14 +154,14 @@ export function refreshTargets(ids: readonly string[] | null): void {
 }
 
 /**
- * Asks again for all that is shown, also for what could not be fetched: the server was out of reach and is back. What was
- * asked before the way was cut and is not answered yet never will be.
+ * Asks again for all that is shown, also for what could not be fetched: the server was out of reach and is back since a
+ * moment. What was asked before that and is not answered yet may never be, whether the way was known to be cut or not.
  */
-export async function askAgain(cutAt: number): Promise<void> {
+export async function askAgain(backAt: number): Promise<void> {
   const { queries } = store.getState().api;
   const lost = store
     .dispatch(api.util.getRunningQueriesThunk())
-    .filter(({ queryCacheKey }) => (queries[queryCacheKey]?.startedTimeStamp ?? cutAt) < cutAt);
+    .filter(({ queryCacheKey }) => (queries[queryCacheKey]?.startedTimeStamp ?? 0) <= backAt);
   lost.forEach((asking) => asking.abort());
   await Promise.allSettled(lost);
   store.dispatch(back());
