@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
 import { block, body, pageLink, tag, text, typedTag } from './build';
-import { checkBody, checkRoots, readTitle, ShapeError } from './check';
+import { checkBody, checkRoots, readTitle } from './check';
+import { ShapeError } from './shapeError';
 import { newId } from './ids';
 import { depthOf } from './kinds';
 import { repairBody } from './repair';

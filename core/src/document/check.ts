@@ -3,13 +3,9 @@ import { canonical } from './canonical';
 import { MARK_ATTRIBUTES } from './marks';
 import { NODE_ATTRIBUTES } from './nodes';
 import { schema } from './schema';
+import { ShapeError } from './shapeError';
 import type { Attributes } from './attributes';
 import { MAX_BLOCKS, MAX_BLOCK_TEXT, MAX_PAGE_TEXT, MAX_TITLE, type BodyJson, type NodeJson } from './types';
-
-/** Thrown when a body breaks the schema's shape. The message is a sentence for people. */
-export class ShapeError extends Error {
-  override name = 'ShapeError';
-}
 
 function checkAttributes(type: string, known: Attributes = {}, attrs: Record<string, unknown> = {}): void {
   for (const [name, value] of Object.entries(attrs)) {

@@ -17,6 +17,7 @@ export type { Range } from './store';
 export * from './schema';
 export * from './seed';
 export * from './setAttributes';
+export * from './shapeError';
 export * from './tags';
 export * from './text';
 export * from './types';

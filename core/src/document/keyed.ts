@@ -3,6 +3,7 @@ import { updateYFragment } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
 import { schema } from './schema';
 import type { BodyJson } from './types';
+import { writeText } from './writeText';
 
 /** Which node each Yjs type stood for when it was last written; y-tiptap's own form. */
 export interface BindingMemory {
@@ -141,29 +142,7 @@ export function writeBody(document: Y.Doc, body: BodyJson, origin?: unknown): vo
   }, origin);
 }
 
-const isHighSurrogate = (unit: number): boolean => unit >= 0xd800 && unit <= 0xdbff;
-const isLowSurrogate = (unit: number): boolean => unit >= 0xdc00 && unit <= 0xdfff;
-
 /** Writes a title into a page's document, changing no more of it than differs. */
 export function writeTitle(document: Y.Doc, title: string, origin?: unknown): void {
-  const shared = document.getText('title');
-  const present = shared.toString();
-  if (present === title) return;
-  let start = 0;
-  while (start < present.length && start < title.length && present[start] === title[start]) start += 1;
-  let end = 0;
-  while (
-    end < present.length - start &&
-    end < title.length - start &&
-    present[present.length - 1 - end] === title[title.length - 1 - end]
-  ) {
-    end += 1;
-  }
-  // A pair of surrogates is one character: cut in two, both halves would be lost.
-  if (start > 0 && isHighSurrogate(present.charCodeAt(start - 1))) start -= 1;
-  if (end > 0 && isLowSurrogate(present.charCodeAt(present.length - end))) end -= 1;
-  document.transact(() => {
-    shared.delete(start, present.length - start - end);
-    shared.insert(start, title.slice(start, title.length - end));
-  }, origin);
+  document.transact(() => writeText(document.getText('title'), title), origin);
 }

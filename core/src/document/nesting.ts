@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { ShapeError } from './check';
+import { ShapeError } from './shapeError';
 
 /** Elements within elements: a table's row, cell, line and text are five. */
 const DEEPEST = 16;

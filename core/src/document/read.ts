@@ -1,6 +1,7 @@
 import { yXmlFragmentToProsemirrorJSON } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
-import { checkBody, ShapeError } from './check';
+import { checkBody } from './check';
+import { ShapeError } from './shapeError';
 import { MAX_BLOCKS, type BodyJson, type NodeJson } from './types';
 
 /** The blocks of a document as they were last read; what was changed since is not among them. */

@@ -1,6 +1,7 @@
 import { prosemirrorJSONToYXmlFragment } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
 import { canonical } from './canonical';
+import { hash } from './hash';
 import { schema } from './schema';
 import type { BodyJson } from './types';
 
@@ -17,14 +18,4 @@ export function seedDocument(pageId: string, title: string, body: BodyJson): Uin
   if (title) document.getText('title').insert(0, title);
   prosemirrorJSONToYXmlFragment(schema, body, document.getXmlFragment('body'));
   return Y.encodeStateAsUpdate(document);
-}
-
-/** FNV-1a, 32 bit (Fowler, Noll, Vo). */
-function hash(value: string): number {
-  let result = 0x811c9dc5;
-  for (let index = 0; index < value.length; index += 1) {
-    result ^= value.charCodeAt(index);
-    result = Math.imul(result, 0x01000193);
-  }
-  return result >>> 0;
 }
