@@ -1,0 +1,3 @@
+import type { FieldType } from './type';
+
+export const text: FieldType = { label: 'Text', part: 'text', options: [] };

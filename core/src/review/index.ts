@@ -1,0 +1,2 @@
+export * from './review';
+export * from './span';
