@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useLayoutEffect, useRef, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import { grown, useWindowWidth } from '../theme/rem';
@@ -27,7 +27,7 @@ export function Sheet({ title, onClose, children }: SheetProps) {
   const dialog = useRef<View>(null);
   useModal(dialog, onClose);
   useSwipeDown(dialog, !isWide, onClose);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const element = dialog.current as unknown as HTMLElement;
     const onKeyDown = (event: KeyboardEvent) => {
       if (event.defaultPrevented || !walkMenu(element, event)) return;

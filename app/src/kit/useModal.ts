@@ -1,12 +1,12 @@
 import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { FocusTrap } from 'focus-trap';
 import { whenAtRest } from './atRest';
-import { layOver, type Laid } from './covers';
+import { layOver } from './covers';
 import { focusFirst, withAncestors } from './keepFocus';
 
-/** Its code comes when the first screen is at rest, or with the first sheet. */
-const trapKit = () => import('focus-trap');
-whenAtRest(() => void trapKit().catch(() => undefined));
+/** Its code comes when the first screen is at rest, or with the first sheet; null where it can't be fetched. */
+const trapKit = async () => import('focus-trap').catch(() => null);
+whenAtRest(trapKit);
 
 /** What had the focus before each that lay over the screen. */
 const hadFocus = new WeakMap<Element, HTMLElement | null>();
@@ -20,24 +20,33 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const close = useRef(onClose);
   close.current = onClose;
-  const cover = useRef<Laid | null>(null);
 
-  // With what is drawn: whoever sees it can go back from it.
+  // With what is drawn: whoever sees it can go back from it, and types into it.
   useLayoutEffect(() => {
     const laid = layOver(() => close.current());
-    cover.current = laid;
-    return laid.take;
-  }, []);
-
-  useEffect(() => {
     const element = dialog.current as HTMLElement;
     hadFocus.set(element, before);
     firstFocus(element).focus({ preventScroll: true });
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape' || !laid.isTop()) return;
+      if ((event.target as HTMLElement).closest?.('[data-takes-escape]')) return;
+      event.stopPropagation();
+      close.current();
+    };
+    document.addEventListener('keydown', onKeyDown, true);
+    return () => {
+      document.removeEventListener('keydown', onKeyDown, true);
+      laid.take();
+    };
+  }, [dialog, before]);
+
+  useEffect(() => {
+    const element = dialog.current as HTMLElement;
     let trap: FocusTrap | null = null;
     let isGone = false;
-    void trapKit().then(({ createFocusTrap }) => {
-      if (isGone) return;
-      trap = createFocusTrap(element, {
+    void trapKit().then((kit) => {
+      if (isGone || !kit) return;
+      trap = kit.createFocusTrap(element, {
         initialFocus: () => firstFocus(element),
         fallbackFocus: element,
         delayInitialFocus: false,
@@ -48,15 +57,8 @@ export function useModal(dialog: RefObject<unknown>, onClose: () => void): void 
       });
       trap.activate();
     });
-    const onKeyDown = (event: KeyboardEvent) => {
-      if (event.key !== 'Escape' || !cover.current?.isTop()) return;
-      if ((event.target as HTMLElement).closest?.('[data-takes-escape]')) return;
-      event.stopPropagation();
-      close.current();
-    };
-    document.addEventListener('keydown', onKeyDown, true);
+    // Once it is gone from the screen: what has the focus till then keeps it.
     return () => {
-      document.removeEventListener('keydown', onKeyDown, true);
       isGone = true;
       trap?.deactivate();
       giveBack(before);
