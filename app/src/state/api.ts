@@ -255,8 +255,8 @@ export const api = createApi({
       query: (id) => `/entries/${id}/template`,
       providesTags: ['Outline'],
     }),
-    /** `askedAt` tells one asking from another: each has an answer of its own. */
-    targets: build.query<Target[], { ids: string[]; askedAt: number }>({
+    /** `asking` tells one asking from another: each has an answer of its own. */
+    targets: build.query<Target[], { ids: string[]; asking: number }>({
       query: ({ ids }) => `/targets?ids=${ids.join(',')}`,
       keepUnusedDataFor: 0,
     }),

@@ -91,6 +91,21 @@ test('L7 an answer that was asked for before an act, or before another answer, d
   expect(targetOf('e')?.title).toBe('Penstock, oak');
 });
 
+test('L1 L7 a page that was asked for before an act, and comes after it, does not undo what the act told of a link', async () => {
+  const target = (title: string) => ({ id: 'f', pageId: 'f', title, trail: [] });
+  const asking = store.dispatch(api.endpoints.page.initiate('works'));
+  await soon();
+  void store.dispatch(api.endpoints.acts.initiate([]));
+  await soon();
+  const [page, act] = asked.splice(0);
+  act!.answer({ undo: [], targets: [target('Penstock')] });
+  await soon();
+  page!.answer({ id: 'works', trail: [], targets: [target('a page that is gone')] });
+  await asking;
+  expect(targetOf('f')?.title).toBe('Penstock');
+  asking.unsubscribe();
+});
+
 test('X8 what was missed while the server was out of reach is asked for again, what never was answered too', async () => {
   const held = store.dispatch(api.endpoints.entry.initiate('d'));
   const hanging = store.dispatch(api.endpoints.contents.initiate('d'));

@@ -1,16 +1,9 @@
-import {
-  combineReducers,
-  configureStore,
-  createAction,
-  type Middleware,
-  type ThunkAction,
-  type UnknownAction,
-} from '@reduxjs/toolkit';
+import { combineReducers, configureStore, createAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Target } from '@glossarion/core/links';
 import { api } from './api';
-import { targetsKnown, targetsReducer } from './targets';
+import { targetsReducer } from './targets';
 import { keepView } from './keptView';
 import { keepDeeds, keptDeeds } from './keptDeeds';
 import { deedsRecalled, viewReducer } from './view';
@@ -20,23 +13,10 @@ const reducers = combineReducers({ [api.reducerPath]: api.reducer, targets: targ
 /** Somebody's session is over: nothing of theirs stays in this window. */
 export const accountLeft = createAction('accountLeft');
 
-/** In which order targets were asked for and told of: an answer that was asked for before an act tells nothing newer. */
-let step = 0;
-const toldAt = new Map<string, number>();
-
-const noteTold: Middleware = () => (next) => (action) => {
-  if (api.endpoints.acts.matchFulfilled(action)) {
-    step += 1;
-    for (const { id } of action.payload.targets) toldAt.set(id, step);
-  }
-  return next(action);
-};
-
 export const store = configureStore({
   reducer: (state: Parameters<typeof reducers>[0], action) =>
     reducers(accountLeft.match(action) ? undefined : state, action),
-  middleware: (getDefault) =>
-    getDefault({ serializableCheck: false, immutableCheck: false }).concat(api.middleware, noteTold),
+  middleware: (getDefault) => getDefault({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
 });
 
 let kept = store.getState().view;
@@ -111,21 +91,19 @@ let againAfter = AGAIN_AFTER;
 const isRefused = ({ status }: { status?: unknown }): boolean =>
   Number(status) >= 400 && Number(status) < 500 && status !== 429;
 
+let askings = 0;
+
 /** Asks the server what links show of these ids. */
-export const askTargets = (ids: string[], askedAt = (step += 1)): Promise<Target[]> =>
-  ask(api.endpoints.targets.initiate({ ids, askedAt }, FRESH));
+export const askTargets = (ids: string[]): Promise<Target[]> =>
+  ask(api.endpoints.targets.initiate({ ids, asking: (askings += 1) }, FRESH));
 
 async function fetchWanted(): Promise<void> {
   const ids = [...wanted].slice(0, 100);
   // What was wanted while an answer was on its way is asked for by whichever comes first.
   if (ids.length === 0) return;
   wanted = new Set([...wanted].slice(100));
-  const askedAt = (step += 1);
   try {
-    const found = await askTargets(ids, askedAt);
-    const news = found.filter(({ id }) => (toldAt.get(id) ?? 0) < askedAt);
-    for (const { id } of news) toldAt.set(id, askedAt);
-    store.dispatch(targetsKnown(news));
+    await askTargets(ids);
     againAfter = AGAIN_AFTER;
   } catch (error) {
     if (!isRefused(error as { status?: unknown })) {

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, isAnyOf, type Action, type PayloadAction } from '@reduxjs/toolkit';
 import type { Target } from '@glossarion/core/links';
 import { api } from './api';
 
@@ -6,39 +6,74 @@ import { api } from './api';
 
 interface TargetsState {
   known: Record<string, Target>;
+  /**
+   * In which order things were asked for and told of: what was asked for before something was told of a target tells
+   * nothing newer of it, however late it is answered.
+   */
+  step: number;
+  /** When the requests that are under way were begun, by their ids. */
+  asked: Record<string, number>;
+  toldAt: Record<string, number>;
 }
 
-const initialState: TargetsState = { known: {} };
+const initialState: TargetsState = { known: {}, step: 0, asked: {}, toldAt: {} };
+
+interface Answered {
+  payload: unknown;
+  meta: { requestId: string };
+}
+
+/** The questions whose answers have with them what the links in them show. */
+const WITH_TARGETS = [
+  ...(['page', 'day', 'daysBefore', 'daysAfter', 'tasks', 'brought', 'tray', 'around', 'desk'] as const),
+  ...(['margin', 'alsoNamed', 'glimpse'] as const),
+].map((name) => api.endpoints[name].matchFulfilled as (action: Action) => action is Action & Answered);
+
+const isRequest =
+  (how: 'pending' | 'fulfilled' | 'rejected') =>
+  (action: Action): action is Action & Answered =>
+    action.type === `${api.reducerPath}/executeQuery/${how}` ||
+    action.type === `${api.reducerPath}/executeMutation/${how}`;
+
+/** What an answer that has targets with it, or one for each of its parts, tells of them. */
+const targetsWith = (payload: unknown): Target[] =>
+  ((Array.isArray(payload) ? payload : [payload]) as { targets?: Target[] }[]).flatMap((each) => each.targets ?? []);
+
+function tell(state: TargetsState, told: readonly Target[], at: number): void {
+  for (const target of told) {
+    if ((state.toldAt[target.id] ?? 0) > at) continue;
+    state.known[target.id] = target;
+    state.toldAt[target.id] = at;
+  }
+}
 
 const targetsSlice = createSlice({
   name: 'targets',
   initialState,
   reducers: {
-    targetsKnown(state, action: PayloadAction<Target[]>) {
-      for (const target of action.payload) state.known[target.id] = target;
+    targetsKnown(state, { payload }: PayloadAction<Target[]>) {
+      tell(state, payload, (state.step += 1));
     },
   },
   extraReducers: (builder) => {
-    const take = (state: TargetsState, action: PayloadAction<unknown>) => {
-      const payload = action.payload as { targets?: Target[] } | { targets?: Target[] }[];
-      for (const each of Array.isArray(payload) ? payload : [payload]) {
-        for (const target of each.targets ?? []) state.known[target.id] = target;
-      }
-    };
+    const askedAt = (state: TargetsState, { meta }: Answered) => state.asked[meta.requestId] ?? 0;
     builder
-      .addMatcher(api.endpoints.page.matchFulfilled, take)
-      .addMatcher(api.endpoints.day.matchFulfilled, take)
-      .addMatcher(api.endpoints.daysBefore.matchFulfilled, take)
-      .addMatcher(api.endpoints.daysAfter.matchFulfilled, take)
-      .addMatcher(api.endpoints.tasks.matchFulfilled, take)
-      .addMatcher(api.endpoints.brought.matchFulfilled, take)
-      .addMatcher(api.endpoints.tray.matchFulfilled, take)
-      .addMatcher(api.endpoints.around.matchFulfilled, take)
-      .addMatcher(api.endpoints.desk.matchFulfilled, take)
-      .addMatcher(api.endpoints.acts.matchFulfilled, take)
-      .addMatcher(api.endpoints.margin.matchFulfilled, take)
-      .addMatcher(api.endpoints.alsoNamed.matchFulfilled, take)
-      .addMatcher(api.endpoints.glimpse.matchFulfilled, take);
+      .addMatcher(isRequest('pending'), (state, { meta }) => {
+        state.asked[meta.requestId] = state.step += 1;
+      })
+      .addMatcher(isAnyOf(...WITH_TARGETS), (state, action) =>
+        tell(state, targetsWith(action.payload), askedAt(state, action)),
+      )
+      .addMatcher(api.endpoints.targets.matchFulfilled, (state, action) =>
+        tell(state, action.payload, askedAt(state, action)),
+      )
+      // What an act tells is so when it is done, whenever it was asked for.
+      .addMatcher(api.endpoints.acts.matchFulfilled, (state, { payload }) =>
+        tell(state, payload.targets, (state.step += 1)),
+      )
+      .addMatcher(isAnyOf(isRequest('fulfilled'), isRequest('rejected')), (state, { meta }) => {
+        delete state.asked[meta.requestId];
+      });
   },
 });
 
