@@ -99,8 +99,12 @@ for (const evening of EVENINGS) {
 
       // What was due tomorrow is due today, and is brought forward to it; a line is stamped with the new day's time.
       const brought = page.getByRole('region', { name: 'Brought forward' }).locator('.task', { hasText: 'Order oak' });
-      await expect(brought).toContainText('Yesterday');
-      await expect(brought).toContainText('due today');
+      await expect(async () => {
+        // Time goes on while one looks.
+        await page.clock.runFor(500);
+        await expect(brought).toContainText('Yesterday', { timeout: 500 });
+        await expect(brought).toContainText('due today', { timeout: 500 });
+      }).toPass({ timeout: 15_000 });
       await after.locator('.words', { hasText: 'Looking back' }).click();
       await page.keyboard.press('End');
       await page.keyboard.press('Enter');
