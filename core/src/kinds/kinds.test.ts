@@ -133,7 +133,7 @@ test('F7 what a change of type can’t take over is told by page, in words', () 
   ]);
 });
 
-const anyType = fc.constantFrom(...FIELD_TYPE_NAMES);
+const aType = fc.constantFrom(...FIELD_TYPE_NAMES);
 const valueOf: Record<FieldTypeName, fc.Arbitrary<Value>> = {
   text: fc.constantFrom('12', 'yes', 'Oak', '4 March 2026', 'about twelve', 'a@b.example', '2026-01-01/..'),
   pages: fc.uniqueArray(fc.constantFrom(wren, frayne), { minLength: 1 }),
@@ -161,7 +161,7 @@ test('F7 whatever a type says in words, it reads again', () => {
 });
 
 test('F7 no value is lost by any row of retypings and writings: what was not written over is still said', () => {
-  const step = anyType.chain((type) => fc.record({ type: fc.constant(type), value: fc.option(valueOf[type]) }));
+  const step = aType.chain((type) => fc.record({ type: fc.constant(type), value: fc.option(valueOf[type]) }));
   fc.assert(
     fc.property(fc.array(step, { minLength: 1, maxLength: 8 }), (steps) => {
       let content: Content = {};
@@ -184,8 +184,8 @@ test('F7 no value is lost by any row of retypings and writings: what was not wri
 test('F7 a field read as another type and back is as it was', () => {
   fc.assert(
     fc.property(
-      anyType.chain((type) => fc.tuple(fc.constant(type), valueOf[type])),
-      anyType,
+      aType.chain((type) => fc.tuple(fc.constant(type), valueOf[type])),
+      aType,
       ([type, value], other) => {
         const content = withValue({}, fieldOf(type), value);
         readHolding(content, fieldOf(other));
