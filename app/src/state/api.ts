@@ -15,7 +15,7 @@ import type { Tag as StoredTag } from '@glossarion/core/tags';
 import type { BroughtForward, Gathering, TaskCounts, TaskList } from '@glossarion/core/tasks';
 import type { Tray } from '@glossarion/core/tray';
 import type { TemplateInfo } from '@glossarion/core/templates';
-import type { ActsDone, DayInfo, PageInfo, SessionInfo, SettingsInfo } from './types';
+import type { ActsDone, DayInfo, MarginView, PageInfo, SessionInfo, SettingsInfo } from './types';
 
 const fetchAnswer = fetchBaseQuery({ baseUrl: '/api' });
 
@@ -106,7 +106,7 @@ const linesOf = (id: string, lines: readonly { pageId: string; trail: readonly {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: base as BaseQueryFn<
-    string | { url: string; method?: string; body?: unknown },
+    string | { url: string; method?: string; body?: unknown; keepalive?: boolean },
     unknown,
     FetchBaseQueryError
   >,
@@ -236,7 +236,7 @@ export const api = createApi({
     }),
     settings: build.query<SettingsInfo, void>({ query: () => '/settings', providesTags: ['Settings'] }),
     set: build.mutation<void, { key: keyof SettingsInfo; value: unknown }>({
-      query: (body) => ({ url: '/settings', method: 'PUT', body }),
+      query: (body) => ({ url: '/settings', method: 'PUT', body, keepalive: true }),
       async onQueryStarted({ key, value }, { dispatch, queryFulfilled }) {
         const patch = dispatch(
           api.util.updateQueryData('settings', undefined, (draft) => {
@@ -245,6 +245,16 @@ export const api = createApi({
         );
         await queryFulfilled.catch(() => patch.undo());
       },
+      invalidatesTags: ['Settings'],
+    }),
+    /** How the Margin of a page was left. It outlives the page it is said on, which may be reloaded at once. */
+    setMargin: build.mutation<void, { pageId: string; view: MarginView }>({
+      query: ({ pageId, view }) => ({
+        url: `/settings/margins/${pageId}`,
+        method: 'PUT',
+        body: view,
+        keepalive: true,
+      }),
       invalidatesTags: ['Settings'],
     }),
     templates: build.query<TemplateInfo[], void>({
@@ -381,6 +391,7 @@ export const {
   usePageTasksQuery,
   useSettingsQuery,
   useSetMutation,
+  useSetMarginMutation,
   useBlockPlaceQuery,
   usePageQuery,
   useMarginQuery,

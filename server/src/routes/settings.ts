@@ -31,22 +31,6 @@ const SETTINGS: Record<string, Joi.Schema> = {
   letters: Joi.boolean().strict(),
   /** The arrangement of the Desk on a phone and on a wide screen; null: as shipped, or as on the other. */
   desk: Joi.object({ phone: arrangement.allow(null).required(), wide: arrangement.allow(null).required() }),
-  /** How the Margins of pages were left, by the page’s id. */
-  margins: Joi.object()
-    .pattern(
-      id,
-      Joi.object({
-        group: Joi.string().valid('line', 'page', 'day'),
-        notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
-        tag: Joi.string().max(200),
-        since: Joi.string().valid('week', 'month', 'year'),
-        isWithoutAside: Joi.boolean().strict(),
-        isFolded: Joi.boolean().strict(),
-        order: Joi.string().valid('newest', 'telling'),
-        isHidden: Joi.boolean().strict(),
-      }),
-    )
-    .max(400),
   /** Where the person is, as their device says it. */
   [TIME_ZONE]: Joi.string()
     .max(64)
@@ -62,6 +46,18 @@ const SETTINGS: Record<string, Joi.Schema> = {
       .required(),
   }),
 };
+
+/** How the Margin of a page was left. */
+const marginView = Joi.object({
+  group: Joi.string().valid('line', 'page', 'day'),
+  notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
+  tag: Joi.string().max(200),
+  since: Joi.string().valid('week', 'month', 'year'),
+  isWithoutAside: Joi.boolean().strict(),
+  isFolded: Joi.boolean().strict(),
+  order: Joi.string().valid('newest', 'telling'),
+  isHidden: Joi.boolean().strict(),
+});
 
 export function settingRoutes({ settings, notices }: Services): Router {
   const router = Router();
@@ -85,6 +81,20 @@ export function settingRoutes({ settings, notices }: Services): Router {
       const checked = schema.validate(value);
       if (checked.error) throw new Problem(400, `This can’t be set so: ${checked.error.message}.`);
       await settings.set(viewer, key, checked.value);
+      notices.send(viewer.accountId, { what: 'settings', ids: null });
+    },
+  );
+  route(
+    router,
+    {
+      method: 'put',
+      path: '/settings/margins/:id',
+      summary: 'Remembers how the Margin of a page was left.',
+      params: Joi.object({ id: id.required() }),
+      body: marginView,
+    },
+    async ({ viewer, params, body }) => {
+      await settings.setMargin(viewer, params.id!, body);
       notices.send(viewer.accountId, { what: 'settings', ids: null });
     },
   );

@@ -255,6 +255,20 @@ test('the Desk gathers pins, visits, open tasks and unwritten pages; a tick ther
   expect((await ines.get('/settings')).body).toEqual({ letters: false });
 });
 
+test('how the Margins of pages were left is remembered for each, whichever was said first', async () => {
+  const [one, two] = [await idOf('Gate'), await idOf('Cogs')];
+  const left = { group: 'day', isFolded: true };
+  await Promise.all([
+    ines.put(`/settings/margins/${one}`, left).expect(204),
+    ines.put(`/settings/margins/${two}`, { isHidden: true }).expect(204),
+  ]);
+  const margins = async () => ((await ines.get('/settings')).body as { margins: object }).margins;
+  expect(await margins()).toEqual({ [one]: left, [two]: { isHidden: true } });
+  await ines.put(`/settings/margins/${one}`, {}).expect(204);
+  expect(await margins()).toEqual({ [two]: { isHidden: true } });
+  await ines.put(`/settings/margins/${one}`, { group: 'colour' }).expect(400);
+});
+
 test('a contents opens level by level: what holds many is folded until it is opened', async () => {
   const files = Array.from({ length: 80 }, (_each, index) => ({ path: `Mill/Long/P ${index}.md`, text: 'x\n' }));
   await ines.post('/imports', { files: files.map((file) => ({ ...file, path: `Wide/${file.path}` })) });

@@ -1,7 +1,13 @@
+import type { EntityManager } from 'typeorm';
 import { ownedBy, putOwned, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { SettingEntity } from '../entities';
 import { TIME_ZONE, type Zones } from './zones';
+
+/** The key of how the Margins of pages were left, by the page’s id. */
+const MARGINS = 'margins';
+/** Pages whose Margin was left otherwise than it comes are remembered, the latest this many. */
+const REMEMBERED = 200;
 
 /** What a person has set, by key; each value is JSON that the routes have checked. */
 export class Settings {
@@ -16,8 +22,20 @@ export class Settings {
   }
 
   async set(viewer: Viewer, key: string, value: unknown): Promise<void> {
-    const setting = { key, value: JSON.stringify(value) };
-    await this.database.write((manager) => putOwned(manager, viewer, SettingEntity, 'key', setting));
+    await this.database.write((manager) => store(manager, viewer, key, value));
     if (key === TIME_ZONE) this.zones.forget(viewer);
   }
+
+  /** Remembers how the Margin of one page was left; as it comes when `view` is empty. Those of others stay. */
+  async setMargin(viewer: Viewer, pageId: string, view: object): Promise<void> {
+    await this.database.write(async (manager) => {
+      const row = await manager.findOneBy(SettingEntity, { key: MARGINS, ...ownedBy(viewer) });
+      const others = Object.entries(row ? (JSON.parse(row.value) as object) : {}).filter(([id]) => id !== pageId);
+      const kept = Object.keys(view).length > 0 ? [...others, [pageId, view] as const] : others;
+      await store(manager, viewer, MARGINS, Object.fromEntries(kept.slice(-REMEMBERED)));
+    });
+  }
 }
+
+const store = (manager: EntityManager, viewer: Viewer, key: string, value: unknown) =>
+  putOwned(manager, viewer, SettingEntity, 'key', { key, value: JSON.stringify(value) });

@@ -68,6 +68,7 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'get /journal/days/:day/around': [200],
   'get /settings': [200],
   'put /settings': [204, 204, 204, 204],
+  'put /settings/margins/:id': [204, 204, 204, 204, 204],
   'get /tags': [200],
   'patch /tags/:id': [404, 404, 404, 404, 404],
   'get /templates': [200],

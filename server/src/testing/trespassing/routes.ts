@@ -86,6 +86,8 @@ export const rows: Record<string, Row> = {
       address: '/settings',
       body: { key: 'dayTemplates', value: { every: id, weekdays: {} } },
     })),
+  // It says only what the person themself asked for; no page is looked at.
+  'put /settings/margins/:id': withEach('/settings/margins/:id', { isHidden: true }),
   'get /tags': plain('/tags'),
   'patch /tags/:id': withEach('/tags/:id', { path: 'race', pigment: 'plum' }),
   'get /templates': plain('/templates'),
