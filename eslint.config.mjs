@@ -41,6 +41,7 @@ const FEATURES = [
     'trail',
     'templates',
     'parts',
+    'kinds',
     'outline',
     'names',
     'beside',

@@ -100,6 +100,7 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
       '/notebooks',
       '/find?q=gate',
       '/settings',
+      '/kinds',
       '/day/2026-03-09',
       '/nowhere',
     ]) {

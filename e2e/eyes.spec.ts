@@ -9,7 +9,7 @@ test(
   { tag: '@phone' },
   async ({ mill }) => {
     const origin = new URL(mill.url()).origin;
-    for (const place of ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/find?q=gate', '/settings', '/bin']) {
+    for (const place of ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/find?q=gate', '/settings', '/bin', '/kinds']) {
       await mill.goto(origin + place, { waitUntil: 'networkidle' });
       expect(await missedTargets(mill), place).toEqual([]);
     }

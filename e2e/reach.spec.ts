@@ -17,6 +17,7 @@ const DONE: Record<ActKind, Reached> = {
   beginPeriod: ['calendar', /^Week \d+ of \d{4}/u],
   bin: ['entry', /^Delete page$/u],
   describe: ['entry', /^Make this a template$/u],
+  describeKind: ['kind', /^Rename$/u],
   dropBlocks: { partOf: 'lift' },
   duplicate: ['entry', /^Duplicate/u],
   file: ['jotting', /^File: /u],
@@ -41,6 +42,9 @@ const DONE: Record<ActKind, Reached> = {
   rewrite: { partOf: 'linkNames' },
   season: ['entry', /^Lay aside$/u],
   send: ['line', /^Send elsewhere$/u],
+  setField: ['kind', /^Add a field$/u],
+  setFields: { partOf: 'merge' },
+  setKinds: ['page', /^Kinds/u],
   setTask: ['line', /^Due, put off, repeat$/u],
   split: ['page', /^Split/u],
   tray: ['jotting', /^Keep: /u],
@@ -51,10 +55,10 @@ const DONE: Record<ActKind, Reached> = {
 
 type MenuName =
   | ('page' | 'entry' | 'pinned' | 'chosen' | 'line' | 'lines' | 'table' | 'margin' | 'gloss' | 'bin' | 'writing')
-  | ('calendar' | 'jot' | 'jotting');
+  | ('calendar' | 'jot' | 'jotting' | 'kind');
 
 /** What is no menu: Tab goes from one tool to the next. */
-const ALONG_BY_TAB: readonly MenuName[] = ['margin', 'gloss', 'bin', 'calendar', 'jot', 'jotting'];
+const ALONG_BY_TAB: readonly MenuName[] = ['margin', 'gloss', 'bin', 'calendar', 'jot', 'jotting', 'kind'];
 
 interface Menu {
   name: MenuName;
@@ -203,6 +207,18 @@ const menus: Menu[] = [
     keys: [],
     taps: () => Promise.resolve(0),
     shown: (page) => page.locator('.jotting-deeds').first(),
+  },
+  {
+    name: 'kind',
+    begin: async (page) => {
+      await page.goto(new URL('/kinds', page.url()).href);
+      await page.locator('main').getByRole('link', { name: 'person' }).click();
+      await expect(page.getByRole('button', { name: 'Add a field' })).toBeVisible();
+      await page.locator('main').focus();
+    },
+    keys: [],
+    taps: () => Promise.resolve(0),
+    shown: (page) => page.locator('.kinds-deeds').first(),
   },
   {
     name: 'jot',

@@ -21,6 +21,7 @@ import { entryRoutes } from './routes/entries';
 import { fileRoutes } from './routes/files';
 import { findRoutes } from './routes/find';
 import { importRoutes } from './routes/imports';
+import { kindRoutes } from './routes/kinds';
 import { pageRoutes } from './routes/pages';
 import { settingRoutes } from './routes/settings';
 import { tagRoutes } from './routes/tags';
@@ -130,6 +131,7 @@ export function makeApp(services: Services): Express {
     settingRoutes,
     tagRoutes,
     taskRoutes,
+    kindRoutes,
     templateRoutes,
     trayRoutes,
   ]) {

@@ -35,4 +35,14 @@ export const line = (limit: number) =>
       return value;
     }, 'a line of text');
 
+/** Text of several lines: no null bytes. */
+export const lines = (limit: number) =>
+  Joi.string()
+    .allow('')
+    .max(limit)
+    .custom((value: string) => {
+      if (value.includes('\u0000')) throw new Error('holds characters that are not text');
+      return value;
+    }, 'text');
+
 export const withId = Joi.object({ id: id.required() });

@@ -1,5 +1,9 @@
+import { FIELDS } from '@glossarion/core/document';
 import { ySyncPluginKey } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
+
+/** Said of what is written beside the text: in fields. */
+export const FIELD_ORIGIN = 'field';
 
 /** Whose change is taken in: one that somebody made in another window, or one that the server made by itself. */
 export type Source = 'window' | 'server';
@@ -28,9 +32,8 @@ export class PageDocument {
   /** What this window wrote on the page during the visit, and can take back; what others write is left alone. */
   get undoManager(): Y.UndoManager {
     if (this.undo?.document !== this.document) {
-      const manager = new Y.UndoManager(this.document.getXmlFragment('body'), {
-        trackedOrigins: new Set([ySyncPluginKey]),
-      });
+      const scope = [this.document.getXmlFragment('body'), this.document.getMap(FIELDS)];
+      const manager = new Y.UndoManager(scope, { trackedOrigins: new Set([ySyncPluginKey, FIELD_ORIGIN]) });
       this.undo = { document: this.document, manager };
     }
     return this.undo.manager;

@@ -21,6 +21,7 @@ const TAGS = {
   kin: 'Kin',
   tasks: 'Tasks',
   tray: 'Tray',
+  kinds: 'Kinds',
 } as const;
 
 type Tag = (typeof TAGS)[keyof typeof TAGS];

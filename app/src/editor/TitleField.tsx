@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { MAX_TITLE, writeTitle } from '@glossarion/core/document';
 import type { PageDocument } from '../documents/pageDocument';
 import { takeTypedAhead } from '../kit/typedAhead';
+import { SharedLine } from './SharedLine';
 
 interface TitleFieldProps {
   page: PageDocument;
@@ -16,17 +17,6 @@ export function TitleField({ page, onDone, hasFocus }: TitleFieldProps) {
   const { document } = page;
 
   useEffect(() => {
-    const title = document.getText('title');
-    const show = () => {
-      const field = element.current;
-      if (field && field.textContent !== title.toString()) field.textContent = title.toString();
-    };
-    show();
-    title.observe(show);
-    return () => title.unobserve(show);
-  }, [document]);
-
-  useEffect(() => {
     const field = element.current;
     if (!hasFocus || !field) return;
     const ahead = takeTypedAhead();
@@ -38,21 +28,15 @@ export function TitleField({ page, onDone, hasFocus }: TitleFieldProps) {
 
   return (
     <h1 className="title">
-      <span
-        ref={element}
+      <SharedLine
+        element={element}
+        text={document.getText('title')}
+        onWrite={(words) => writeTitle(document, words, 'title')}
+        label="Title"
         className="title-field"
-        role="textbox"
-        aria-label="Title"
-        dir="auto"
-        contentEditable="plaintext-only"
-        suppressContentEditableWarning
-        data-placeholder="Title"
-        onInput={() => {
-          const words = (element.current?.textContent ?? '').replace(/[\r\n]+/gu, ' ').slice(0, MAX_TITLE);
-          writeTitle(document, words, 'title');
-        }}
+        placeholder="Title"
+        most={MAX_TITLE}
         onKeyDown={(event) => {
-          if (event.key === 'Escape') element.current?.blur();
           if (event.key !== 'Enter' && event.key !== 'ArrowDown') return;
           event.preventDefault();
           onDone();

@@ -15,6 +15,18 @@ export const instead =
     act(event);
   };
 
+/** A link that leads out of the app: to the web, to a mail program, to a telephone. */
+export const Outside = ({ address, children }: { address: string; children: string }) => (
+  <WebText
+    href={address}
+    hrefAttrs={{ target: 'blank', rel: 'noopener noreferrer' }}
+    dir="auto"
+    style={lookOf('kit-words kit-way')}
+  >
+    {children}
+  </WebText>
+);
+
 interface WayProps extends Omit<WebProps, 'style' | 'onClick'> {
   /** The address, which the browser shows and opens in another tab. */
   to: string;

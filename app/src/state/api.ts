@@ -124,6 +124,7 @@ export const api = createApi({
     'Kin',
     'Tasks',
     'Tray',
+    'Kinds',
   ],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),

@@ -18,7 +18,29 @@ export function rememberAccount(account: AccountInfo): void {
   sessionStorage.removeItem(SIGNED_OUT);
 }
 
-export const forgetAccount = (): void => localStorage.removeItem(ACCOUNT);
+const KINDS = 'glossarion-kinds';
+
+/** The kinds and fields of the account, as JSON, so that fields are called by their names while the server is away. */
+export function rememberedKinds(): string | null {
+  try {
+    return localStorage.getItem(KINDS);
+  } catch {
+    return null;
+  }
+}
+
+export function rememberKinds(kinds: string): void {
+  try {
+    localStorage.setItem(KINDS, kinds);
+  } catch {
+    // A browser that keeps nothing asks again.
+  }
+}
+
+export function forgetAccount(): void {
+  localStorage.removeItem(ACCOUNT);
+  localStorage.removeItem(KINDS);
+}
 
 /** Whether this window was signed out on purpose; the demo then does not sign in by itself again. */
 export const hasSignedOut = (): boolean => sessionStorage.getItem(SIGNED_OUT) !== null;

@@ -1,7 +1,8 @@
 /**
- * What reads days in words and computes repeats, fetched as one: it shares libraries that no first screen needs, and
- * what several parts share is fetched with the first.
+ * What reads days in words, computes repeats and reads fields, fetched as one: it shares libraries that no first screen
+ * needs, and what several parts share is fetched with the first.
  */
 export { dateAtEnd, dayTyped, isCalendarDate } from '@glossarion/core/dates';
+export * as kinds from '@glossarion/core/kinds';
 export { whenAtEnd, whenTyped } from '@glossarion/core/tasks/phrases';
 export { repeatDays } from '@glossarion/core/tasks/changes';

@@ -21,7 +21,7 @@ export function weekBegins(): number {
 }
 
 /** From where and by whose habits a day in words is read. */
-const reading = () => ({
+export const reading = () => ({
   today: localDay(new Date()),
   order: isMonthFirst() ? ('month first' as const) : ('day first' as const),
   weekBegins: weekBegins(),

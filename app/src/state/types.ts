@@ -42,6 +42,7 @@ export interface MarginView {
   group?: 'line' | 'page' | 'day';
   notebook?: string | null;
   tag?: string | null;
+  kind?: string | null;
   since?: 'week' | 'month' | 'year' | null;
   isWithoutAside?: boolean;
   isFolded?: boolean;

@@ -30,7 +30,8 @@ export type OpenSheet =
   | { for: 'template'; templateId: string; place: { parentId: string; afterId?: string | null } }
   | { for: 'templateOf'; entryId: string }
   | { for: 'names'; entryId: string }
-  | { for: 'merge'; entryId: string };
+  | { for: 'merge'; entryId: string }
+  | { for: 'kindsOf'; entryId: string };
 
 /** What the screen is doing. */
 interface ViewState extends KeptView {

@@ -3,6 +3,7 @@ import { block, pageLink, text } from '../document/build';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
 import { bodyFacts } from '../document/facts';
+import { FIELD_TYPE_NAMES } from '../kinds';
 import { PIGMENTS } from '../outline/entry';
 import { periodId } from '../journal/period';
 import { ordersAfter } from '../outline/order';
@@ -89,6 +90,10 @@ const held = (): HeldOutline => ({
     return { ...each, firstWords, wordCount };
   }),
   contents,
+  besides: [
+    [idOf('Oak'), { kinds: [idOf('kind 0')], fields: { [idOf('field 0')]: { text: 'Green, two years' } } }],
+    [idOf('Lime'), { kinds: [], fields: { [idOf('field 1')]: { atom: 4, pages: [idOf('Sand')] } } }],
+  ],
   otherNames: [[idOf('Oak'), ['Quercus']]],
   pins: [
     { entryId: idOf('Gate'), orderKey: keys[0]! },
@@ -101,7 +106,9 @@ const placeOf = ({ id, jotting, orderKey }: ActEntry) => (jotting === null ? ord
 
 /** All that is there to be seen: what is in the bin or was changed when is not compared. */
 function seen(outline: MemoryOutline): unknown {
-  const { entries, contents: texts, otherNames, pins } = outline.held();
+  const { entries, contents: texts, besides, kinds, fields, otherNames, pins } = outline.held();
+  const besideOf = new Map(besides);
+  const ofKinds = (each: { id: string }) => [each.id, each] as const;
   const bodies = new Map(texts);
   const shown = (parentId: string | null): unknown[] =>
     [...entries]
@@ -111,6 +118,9 @@ function seen(outline: MemoryOutline): unknown {
       .map(({ changedAt: _changedAt, begunAt: _begunAt, orderKey: _orderKey, ...each }) => ({
         ...each,
         content: bodies.get(each.id) ?? null,
+        // Places among the kinds of a page are nobody's work.
+        kinds: [...(besideOf.get(each.id)?.kinds ?? [])].sort(),
+        fields: besideOf.get(each.id)?.fields ?? {},
         beneath: shown(each.id),
       }));
   const isThere = new Set([...entries].filter(({ deletedAt }) => deletedAt === null).map(({ id }) => id));
@@ -118,6 +128,8 @@ function seen(outline: MemoryOutline): unknown {
     tree: shown(null),
     names: [...otherNames].filter(([id]) => isThere.has(id)).sort(([one], [other]) => (one < other ? -1 : 1)),
     pins: [...pins].map(({ entryId }) => entryId),
+    kinds: new Map([...kinds].filter(({ isDeleted }) => !isDeleted).map(ofKinds)),
+    fields: new Map([...fields].filter(({ isDeleted }) => !isDeleted).map(ofKinds)),
   };
 }
 
@@ -151,6 +163,7 @@ function actOf({ kind, one, other, place, pick }: Wish): Act | null {
   const blockIds = [[`${name} head`], [`${name} one`], [`${name} task`], [`${name} one`, `${name} task`]][pick]!.map(
     idOf,
   );
+  const [kindId, fieldId] = [idOf(`kind ${one % 3}`), idOf(`field ${one % 3}`)];
   const fresh = () => idOf(`made ${(made += 1)}`);
   const acts: Partial<Record<ActKind, Act>> = {
     make: { do: 'make', id: fresh(), kind: 'page', name: 'Made', ...where },
@@ -191,6 +204,28 @@ function actOf({ kind, one, other, place, pick }: Wish): Act | null {
       blockId: idOf(`${name} task`),
       change: TASK_CHANGES[(pick + place * 4) % TASK_CHANGES.length]!,
       occurrence: null,
+    },
+    describeKind: {
+      do: 'describeKind',
+      id: kindId,
+      name: `Kind ${one % 3}`,
+      pigment: PIGMENTS[pick]!,
+      ...(pick > 1 && { broaderId: idOf(`kind ${other % 3}`) }),
+      ...(place === 2 && { isDeleted: true }),
+    },
+    setField: {
+      do: 'setField',
+      id: fieldId,
+      kindId,
+      name: `Field ${one % 3}`,
+      type: FIELD_TYPE_NAMES[pick * 2]!,
+      ...(place === 2 && { isDeleted: true }),
+    },
+    setKinds: { do: 'setKinds', id, add: [idOf(`kind ${other % 3}`)], remove: place ? [] : [idOf('kind 0')] },
+    setFields: {
+      do: 'setFields',
+      id,
+      fields: [[{ field: fieldId, atom: pick }], [{ field: fieldId, text: 'Said', pages: [otherId] }], []][place]!,
     },
     send: {
       do: 'send',
@@ -283,7 +318,8 @@ test('every act says what it touches and what others must ask for again', () => 
   for (const kind of ACT_KINDS) {
     const act = actOf({ kind, one: 5, other: 7, place: 1, pick: 1 }) ?? ({ do: kind, id: idOf('Gate') } as Act);
     const { changes, touches, shape } = definitionOf(act);
-    expect([kind, touches(act).length > 0, changes.length > 0]).toEqual([kind, true, true]);
+    const isSaid = touches(act).length > 0 || changes.includes('kinds');
+    expect([kind, isSaid, changes.length > 0]).toEqual([kind, true, true]);
     for (const field of Object.keys(act))
       if (field !== 'do' && field !== 'id') expect(Object.keys(shape)).toContain(field);
   }

@@ -3,6 +3,7 @@ import { beginPeriod, type BeginPeriod } from './beginPeriod';
 import { bin, type Bin } from './bin';
 import type { Changed } from '../notices/changed';
 import { describe, type Describe } from './describe';
+import { describeKind, type DescribeKind } from './describeKind';
 import { dropBlocks, type DropBlocks } from './dropBlocks';
 import { duplicate, type Duplicate } from './duplicate';
 import { foldBack, type FoldBack } from './foldBack';
@@ -27,6 +28,9 @@ import { restore, type Restore } from './restore';
 import { rewrite, type Rewrite } from './rewrite';
 import { season, type SeasonAct } from './season';
 import { send, type Send } from './send';
+import { setField, type SetField } from './setField';
+import { setFields, type SetFields } from './setFields';
+import { setKinds, type SetKinds } from './setKinds';
 import { setTask, type SetTask } from './setTask';
 import { split, type Split } from './split';
 import { tray, type TrayAct } from './tray';
@@ -43,6 +47,7 @@ export type Act =
   | BeginPeriod
   | Bin
   | Describe
+  | DescribeKind
   | DropBlocks
   | Duplicate
   | File
@@ -67,6 +72,9 @@ export type Act =
   | Rewrite
   | SeasonAct
   | Send
+  | SetField
+  | SetFields
+  | SetKinds
   | SetTask
   | Split
   | TrayAct
@@ -81,6 +89,7 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   beginPeriod,
   bin,
   describe,
+  describeKind,
   dropBlocks,
   duplicate,
   file,
@@ -105,6 +114,9 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   rewrite,
   season,
   send,
+  setField,
+  setFields,
+  setKinds,
   setTask,
   split,
   tray,

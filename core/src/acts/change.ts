@@ -1,4 +1,7 @@
+import type { Beside, Fields } from '../document/fields/content';
 import type { NodeJson } from '../document/types';
+import type { Field } from '../kinds/field';
+import type { Kind } from '../kinds/kind';
 import type { ActEntry } from './outline';
 
 /** What an entry that is made says of itself; the rest follows from it, or is that of something new. */
@@ -28,7 +31,7 @@ export type EntryValues = Partial<
 /** One change of what is stored, as acts plan it. */
 export type Change =
   /** Makes an entry; a page has blocks. What the person wrote themselves counts among the words of the day. */
-  | { change: 'add'; entry: MadeEntry; content: readonly NodeJson[] | null; isTyped?: true }
+  | { change: 'add'; entry: MadeEntry; content: readonly NodeJson[] | null; beside?: Beside; isTyped?: true }
   | { change: 'set'; id: string; values: EntryValues }
   | { change: 'name'; id: string; name: string }
   /** Takes out an entry without a trace. */
@@ -37,6 +40,10 @@ export type Change =
   | { change: 'content'; id: string; content: readonly NodeJson[] }
   /** Gives a line of a page other attributes. */
   | { change: 'attributes'; id: string; blockId: string; values: Readonly<Record<string, unknown>> }
+  /** Gives a page other kinds, or writes fields of it: those that are named. */
+  | { change: 'beside'; id: string; kinds?: readonly string[]; fields?: Fields }
+  | { change: 'kind'; kind: Kind }
+  | { change: 'field'; field: Field }
   | { change: 'otherNames'; id: string; names: readonly string[] }
   | { change: 'pin'; id: string; orderKey: string }
   | { change: 'unpin'; id: string }

@@ -1,4 +1,5 @@
 import { blockIds, withIds } from '../document/copy';
+import { besideOf, withBeside } from '../document/fields/body';
 import { namedId } from '../document/ids';
 import type { BodyJson } from '../document/types';
 import { NOTHING, type PlannedAct } from './act';
@@ -34,7 +35,8 @@ export const duplicate: PlannedAct<Duplicate> = {
     const bodies = new Map<string, BodyJson>();
     for (const { id: pageId, kind } of originals) {
       if (kind !== 'page') continue;
-      const body: BodyJson = { type: 'doc', content: [...outline.content(pageId)] };
+      const content = [...outline.content(pageId)];
+      const body = withBeside({ type: 'doc', content }, outline.beside(pageId));
       bodies.set(pageId, body);
       for (const blockId of blockIds(body)) newIds.set(blockId, namedId(copyId, blockId));
     }
@@ -42,7 +44,8 @@ export const duplicate: PlannedAct<Duplicate> = {
     const changes = originals.map((original): Change => {
       const isRoot = original.id === rootId;
       const { kind, orderKey, name, pigment, ornament, description, season, showsLeaves, isTemplate } = original;
-      const body = bodies.get(original.id);
+      const written = bodies.get(original.id);
+      const body = written && withIds(written, newIds);
       return {
         change: 'add',
         entry: {
@@ -60,7 +63,8 @@ export const duplicate: PlannedAct<Duplicate> = {
           madeFrom: original.madeFrom,
           begunAt: outline.now,
         },
-        content: body ? withIds(body, newIds).content : null,
+        content: body?.content ?? null,
+        ...(body && { beside: besideOf(body) }),
       };
     });
     return { changes, undo: [{ do: 'bin', id: copyId }] };

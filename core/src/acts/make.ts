@@ -1,4 +1,6 @@
 import { emptyBody } from '../document/build';
+import { besideOf } from '../document/fields/body';
+import { MAX_PAGE_KINDS, NOTHING_BESIDE, canonicalBeside, type Beside } from '../document/fields/content';
 import { namedId } from '../document/ids';
 import type { NodeJson } from '../document/types';
 import { dayTitleWithYear } from '../journal/day';
@@ -11,7 +13,8 @@ import { NOTHING, type PlannedAct } from './act';
 import { contentOf, entryOf } from './ask';
 import { NAMING } from '../notices/changed';
 import type { ActOutline } from './outline';
-import { answers, fields, id, line, oneOf, optional, orNull } from './shape';
+import { asFields, heldFields, type HeldField } from './setFields';
+import { answers, fields, id, line, list, oneOf, optional, orNull } from './shape';
 import { spotFor } from './spot';
 
 /** Makes a notebook, section or page; made already, it changes nothing, so that it can be repeated. */
@@ -29,6 +32,9 @@ export interface Make {
   overviewOf?: string;
   /** The page begins as this template says. */
   from?: TemplateUse;
+  /** The page is of these kinds, beside those of its template, and holds this of fields. */
+  kinds?: string[];
+  fields?: HeldField[];
 }
 
 export const MAX_DESCRIPTION = 2_000;
@@ -36,6 +42,7 @@ export const MAX_DESCRIPTION = 2_000;
 interface Beginning {
   title: string;
   content: readonly NodeJson[];
+  beside: Beside;
 }
 
 /** What a page that is made begins with. */
@@ -50,13 +57,23 @@ function beginning(act: Make, outline: ActOutline): Beginning {
       : '';
     const content = contentOf(outline, template.id);
     const made = outline.titlesMadeFrom(template.id);
-    return fillTemplate({ title: template.name, content, made }, { id: act.id, name: act.name, place }, act.from);
+    const filled = fillTemplate(
+      { title: template.name, content, beside: outline.beside(template.id), made },
+      { id: act.id, name: act.name, place },
+      act.from,
+    );
+    return { title: filled.title, content: filled.body.content, beside: withSaid(besideOf(filled.body), act) };
   }
   const first = firstLineId(act.id);
-  if (!act.overviewOf) return { title: act.name, content: emptyBody(first).content };
+  const beside = withSaid(NOTHING_BESIDE, act);
+  if (!act.overviewOf) return { title: act.name, content: emptyBody(first).content, beside };
   entryOf(outline, act.overviewOf);
-  return { title: act.name, content: overviewBody(namedId(act.id, 'overview'), first, act.overviewOf).content };
+  return { title: act.name, content: overviewBody(namedId(act.id, 'overview'), first, act.overviewOf).content, beside };
 }
+
+/** What a page is and holds, with what is said when it is made. */
+const withSaid = (beside: Beside, { kinds = [], fields = [] }: Make): Beside =>
+  canonicalBeside({ kinds: [...beside.kinds, ...kinds], fields: { ...beside.fields, ...asFields(fields) } });
 
 export const make: PlannedAct<Make> = {
   shape: {
@@ -69,6 +86,8 @@ export const make: PlannedAct<Make> = {
     description: optional(line(MAX_DESCRIPTION)),
     overviewOf: optional(id),
     from: optional(fields({ templateId: id, date: line(100), time: line(40), answers: answers(40) })),
+    kinds: optional(list(id, MAX_PAGE_KINDS)),
+    fields: optional(heldFields),
   },
   touches: (act) => [act.id],
   changes: NAMING,
@@ -89,6 +108,9 @@ export const make: PlannedAct<Make> = {
       begunAt: outline.now,
       madeFrom: act.from?.templateId ?? null,
     };
-    return { changes: [{ change: 'add', entry, content: begun?.content ?? null }], undo: [{ do: 'bin', id: act.id }] };
+    return {
+      changes: [{ change: 'add', entry, content: begun?.content ?? null, ...(begun && { beside: begun.beside }) }],
+      undo: [{ do: 'bin', id: act.id }],
+    };
   },
 };

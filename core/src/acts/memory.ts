@@ -1,8 +1,14 @@
 import { bodyFacts } from '../document/facts';
+import { canonicalBeside, NOTHING_BESIDE, type Beside } from '../document/fields/content';
 import { idOf } from '../document/kinds';
 import type { NodeJson } from '../document/types';
 import { dayId } from '../journal/day';
 import { periodId } from '../journal/period';
+import type { Field } from '../kinds/field';
+import { joinBeside } from '../kinds/join';
+import type { Kind } from '../kinds/kind';
+import { withShipped } from '../kinds/shipped';
+import { KindTree } from '../kinds/tree';
 import { changedTask } from '../tasks/changes';
 import type { Change } from './change';
 import { NotHeld } from './notHeld';
@@ -13,6 +19,9 @@ export interface HeldOutline {
   accountId: string;
   entries: Iterable<ActEntry>;
   contents?: Iterable<[pageId: string, content: readonly NodeJson[]]>;
+  besides?: Iterable<[pageId: string, beside: Beside]>;
+  kinds?: Iterable<Kind>;
+  fields?: Iterable<Field>;
   otherNames?: Iterable<[pageId: string, names: readonly string[]]>;
   pins?: Iterable<PinnedEntry>;
 }
@@ -43,6 +52,9 @@ const NEW: Omit<ActEntry, 'id' | 'kind' | 'parentId' | 'orderKey' | 'name' | 'be
 export class MemoryOutline implements ActOutline {
   private entries: Map<string, ActEntry>;
   private contents: Map<string, readonly NodeJson[]>;
+  private besides: Map<string, Beside>;
+  private ownKinds: Map<string, Kind>;
+  private ownFields: Map<string, Field>;
   private names: Map<string, readonly string[]>;
   private pinned: Map<string, string>;
   private unlinked = new Set<string>();
@@ -56,6 +68,9 @@ export class MemoryOutline implements ActOutline {
     this.accountId = held.accountId;
     this.entries = new Map([...held.entries].map((entry) => [entry.id, entry]));
     this.contents = new Map(held.contents ?? []);
+    this.besides = new Map(held.besides ?? []);
+    this.ownKinds = new Map([...(held.kinds ?? [])].map((kind) => [kind.id, kind]));
+    this.ownFields = new Map([...(held.fields ?? [])].map((field) => [field.id, field]));
     this.names = new Map(held.otherNames ?? []);
     this.pinned = new Map([...(held.pins ?? [])].map(({ entryId, orderKey }) => [entryId, orderKey]));
   }
@@ -94,6 +109,18 @@ export class MemoryOutline implements ActOutline {
     if (!content) throw new NotHeld(`The text of ${id} is not held.`);
     return content;
   }
+
+  beside(id: string): Beside {
+    return this.besides.get(id) ?? NOTHING_BESIDE;
+  }
+
+  kinds(): KindTree {
+    const own = { kinds: [...this.ownKinds.values()], fields: [...this.ownFields.values()] };
+    const { kinds, fields } = withShipped(this.accountId, own);
+    return new KindTree(kinds, fields);
+  }
+
+  joinBeside = joinBeside;
 
   otherNames(id: string): readonly string[] {
     return this.names.get(id) ?? [];
@@ -144,6 +171,7 @@ export class MemoryOutline implements ActOutline {
         const { entry } = change;
         this.entries.set(entry.id, { ...NEW, changedAt: entry.begunAt, ...entry });
         if (change.content) this.write(entry.id, change.content);
+        if (change.beside) this.besides.set(entry.id, canonicalBeside(change.beside));
         break;
       }
       case 'set':
@@ -155,6 +183,7 @@ export class MemoryOutline implements ActOutline {
       case 'remove':
         this.entries.delete(change.id);
         this.contents.delete(change.id);
+        this.besides.delete(change.id);
         this.pinned.delete(change.id);
         break;
       case 'content':
@@ -164,6 +193,19 @@ export class MemoryOutline implements ActOutline {
       case 'attributes':
         this.write(change.id, withAttributes(this.content(change.id), change.blockId, change.values));
         this.update(change.id, { changedAt: this.now });
+        break;
+      case 'beside': {
+        const { kinds, fields } = this.beside(change.id);
+        const beside = { kinds: change.kinds ?? kinds, fields: { ...fields, ...change.fields } };
+        this.besides.set(change.id, canonicalBeside(beside));
+        this.update(change.id, { changedAt: this.now });
+        break;
+      }
+      case 'kind':
+        this.ownKinds.set(change.kind.id, change.kind);
+        break;
+      case 'field':
+        this.ownFields.set(change.field.id, change.field);
         break;
       case 'otherNames':
         this.names.set(change.id, change.names);
@@ -205,6 +247,9 @@ export class MemoryOutline implements ActOutline {
       accountId: this.accountId,
       entries: [...this.entries.values()],
       contents: [...this.contents],
+      besides: [...this.besides].filter(([, { kinds, fields }]) => kinds.length + Object.keys(fields).length > 0),
+      kinds: [...this.ownKinds.values()],
+      fields: [...this.ownFields.values()],
       otherNames: [...this.names].filter(([, names]) => names.length > 0),
       pins: this.pins(),
     };

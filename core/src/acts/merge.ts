@@ -5,11 +5,12 @@ import { refused } from './actError';
 import { pageOf } from './ask';
 import { depthOf, idOf } from '../document/kinds';
 import { ANYTHING } from '../notices/changed';
+import { asHeld } from './setFields';
 import { id } from './shape';
 
 /**
- * Merges a page into another: its lines come to the other's end, what stands beneath it comes beneath the other, and
- * the other is called by its names too. Links to it lead to the other from then on.
+ * Merges a page into another: its lines come to the other's end, what stands beneath it comes beneath the other, the
+ * other is of its kinds and holds its fields, and is called by its names too. Links to it lead to the other from then on.
  */
 export interface Merge {
   do: 'merge';
@@ -22,7 +23,7 @@ export const merge: CombinedAct<Merge> = {
   touches: (act) => [act.id, act.intoId],
   changes: ANYTHING,
   touchesMany: true,
-  needs: (act) => [{ childrenOf: act.id }],
+  needs: (act) => [{ childrenOf: act.id }, { kinds: true }],
   steps: (act, outline) => {
     const [from, into] = [pageOf(outline, act.id), pageOf(outline, act.intoId)];
     if (from.id === into.id) throw refused('A page can’t be merged into itself.');
@@ -49,6 +50,13 @@ export const merge: CombinedAct<Merge> = {
         return moved;
       });
       steps.push({ do: 'moveBlocks', id: from.id, blocks });
+    }
+    const beside = outline.beside(from.id);
+    if (beside.kinds.length + Object.keys(beside.fields).length > 0) {
+      const tree = outline.kinds();
+      const joined = outline.joinBeside(outline.beside(into.id), beside, (field) => tree.field(field));
+      steps.push({ do: 'setKinds', id: into.id, add: [...joined.kinds] });
+      steps.push({ do: 'setFields', id: into.id, fields: asHeld(joined.fields) });
     }
     if (into.day === null) {
       const names = [...outline.otherNames(into.id), from.name, ...outline.otherNames(from.id)];

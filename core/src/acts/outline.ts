@@ -1,5 +1,8 @@
 import type { NamedAt } from '../alsoNamed/alsoNamedLine';
+import type { Beside } from '../document/fields/content';
 import type { NodeJson } from '../document/types';
+import type { joinBeside } from '../kinds/join';
+import type { KindTree } from '../kinds/tree';
 import type { EntryKind, JottingState, Ornament, Pigment } from '../outline/entry';
 import type { Outline } from '../outline/place';
 import type { Season } from '../outline/season';
@@ -49,6 +52,12 @@ export interface ActOutline extends Outline {
   isKeyTaken: (parentId: string | null, orderKey: string, exceptId: string) => boolean;
   /** The blocks of a page. */
   content: (id: string) => readonly NodeJson[];
+  /** The kinds that a page is of, and what it holds of their fields. */
+  beside: (id: string) => Beside;
+  /** All kinds of the account with their fields. */
+  kinds: () => KindTree;
+  /** What two pages are and hold together (kinds/join): handed in, for it takes code that no first screen needs. */
+  joinBeside: typeof joinBeside;
   otherNames: (id: string) => readonly string[];
   /** In their order. */
   pins: () => readonly PinnedEntry[];
@@ -81,6 +90,7 @@ export type Need =
   | { madeFrom: string }
   | { linkingAlone: string }
   | { pins: true }
+  | { kinds: true }
   | { unlinked: { targetId: string; pageId: string; blockId: string } }
   | { movedGloss: { targetId: string; blockId: string } }
   | { namedIn: { pageId: string; blockIds: readonly string[] } };

@@ -48,6 +48,9 @@ export class PartialOutline implements ActOutline {
   keyAfter = notHeld;
   isKeyTaken = notHeld;
   content = notHeld;
+  beside = notHeld;
+  kinds = notHeld;
+  joinBeside = notHeld;
   otherNames = notHeld;
   pins = notHeld;
   titlesMadeFrom = notHeld;

@@ -10,7 +10,11 @@ type FieldKind =
   | { is: 'nodes' }
   /** One line of text, of at most so many characters. */
   | { is: 'line'; most: number }
+  /** Text of several lines, of at most so many characters. */
+  | { is: 'text'; most: number }
   | { is: 'number'; least: number; most: number }
+  /** Any number there is. */
+  | { is: 'amount' }
   | { is: 'oneOf'; values: readonly string[] }
   | { is: 'list'; of: Field; most: number }
   | { is: 'fields'; of: Readonly<Record<string, Field>> }
@@ -27,6 +31,8 @@ export const orderKey: Field = { is: 'orderKey' };
 export const yesNo: Field = { is: 'yesNo' };
 export const nodes: Field = { is: 'nodes' };
 export const line = (most: number): Field => ({ is: 'line', most });
+export const text = (most: number): Field => ({ is: 'text', most });
+export const amount: Field = { is: 'amount' };
 export const number = (least: number, most: number): Field => ({ is: 'number', least, most });
 export const oneOf = (values: readonly string[]): Field => ({ is: 'oneOf', values });
 export const list = (of: Field, most: number): Field => ({ is: 'list', of, most });

@@ -1,5 +1,6 @@
 import type * as Y from 'yjs';
 import { canonical } from './canonical';
+import { FIELDS, besideOf, checkBeside, withBeside } from './fields';
 import { MARK_ATTRIBUTES } from './marks';
 import { NODE_ATTRIBUTES } from './nodes';
 import { schema } from './schema';
@@ -46,7 +47,7 @@ export function checkBody(json: unknown): BodyJson {
     all += length;
   }
   if (all > MAX_PAGE_TEXT) throw new ShapeError(`A page holds at most ${MAX_PAGE_TEXT} characters.`);
-  return { type: 'doc', content: whole.content.map(canonical) };
+  return withBeside({ type: 'doc', content: whole.content.map(canonical) }, checkBeside(besideOf(body)));
 }
 
 const characters = (node: NodeJson): number =>
@@ -63,9 +64,11 @@ export function readTitle(document: Y.Doc): string {
   return value.replace(/[\r\n]+/gu, ' ');
 }
 
-/** Refuses a document that carries anything beside a title and a body. */
+const ROOTS: readonly string[] = ['title', 'body', FIELDS];
+
+/** Refuses a document that carries anything beside a title, a body, and kinds and fields. */
 export function checkRoots(document: Y.Doc): void {
   for (const name of document.share.keys()) {
-    if (name !== 'title' && name !== 'body') throw new ShapeError(`A page has no part named ${shown(name)}.`);
+    if (!ROOTS.includes(name)) throw new ShapeError(`A page has no part named ${shown(name)}.`);
   }
 }

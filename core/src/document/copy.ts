@@ -1,3 +1,4 @@
+import { besideOf, withBeside, type Content } from './fields';
 import { NODE_ATTRIBUTES } from './nodes';
 import type { BodyJson, NodeJson } from './types';
 
@@ -23,5 +24,10 @@ export function withIds(body: BodyJson, newIds: ReadonlyMap<string, string>): Bo
       ...(node.content ? { content: node.content.map(walk) } : {}),
     };
   };
-  return { type: 'doc', content: body.content.map(walk) };
+  const { kinds, fields } = besideOf(body);
+  const renewed = Object.entries(fields).map(([field, content]): [string, Content] => [
+    field,
+    content.pages ? { ...content, pages: content.pages.map(renew) } : content,
+  ]);
+  return withBeside({ type: 'doc', content: body.content.map(walk) }, { kinds, fields: Object.fromEntries(renewed) });
 }

@@ -3,6 +3,7 @@ export * from './canonical';
 export * from './check';
 export * from './copy';
 export * from './facts';
+export * from './fields';
 export * from './holds';
 export * from './ids';
 export * from './keyed';

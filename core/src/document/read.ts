@@ -1,6 +1,7 @@
 import { yXmlFragmentToProsemirrorJSON } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
 import { checkBody } from './check';
+import { readBeside, withBeside } from './fields';
 import { ShapeError } from './shapeError';
 import { MAX_BLOCKS, type BodyJson, type NodeJson } from './types';
 
@@ -26,12 +27,16 @@ function readingOf(document: Y.Doc): Reading {
 }
 
 /**
- * Reads the body out of a page's document and checks it. An untouched document reads as an empty paragraph.
+ * Reads the body out of a page's document, with what stands beside it, and checks it. An untouched document reads as an empty paragraph.
  *
  * Blocks that were not changed since the last reading are given as the very same objects, so that one key on a long
  * page costs one block. What is given must not be changed.
  */
 export function readBody(document: Y.Doc): BodyJson {
+  return withBeside(readBlocks(document), readBeside(document));
+}
+
+function readBlocks(document: Y.Doc): BodyJson {
   const fragment = document.getXmlFragment('body');
   if (fragment.length === 0)
     return checkBody({ type: 'doc', content: [{ type: 'block', attrs: { kind: 'paragraph', depth: 0 } }] });

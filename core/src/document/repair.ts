@@ -38,7 +38,7 @@ export function repairBody(
 ): { body: BodyJson; repairs: Repair[] } {
   const repairs: Repair[] = [];
   const content = withOwnDepths(withOwnIds(body.content, isTaken, repairs), repairs);
-  return { body: repairs.length > 0 ? { type: 'doc', content } : body, repairs };
+  return { body: repairs.length > 0 ? { ...body, content } : body, repairs };
 }
 
 function withOwnIds(nodes: readonly NodeJson[], isTaken: (id: string) => boolean, repairs: Repair[]): NodeJson[] {

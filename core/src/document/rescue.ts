@@ -169,7 +169,7 @@ const removalOf = (item: Y.Item, deletedNow: readonly Range[]): Removal => ({
 export function putBack(body: BodyJson, rescues: readonly Rescue[]): BodyJson {
   let content = body.content;
   for (const rescue of rescues) content = putBackOne(content, rescue);
-  return content === body.content ? body : { type: 'doc', content };
+  return content === body.content ? body : { ...body, content };
 }
 
 function putBackOne(content: NodeJson[], rescue: Rescue): NodeJson[] {

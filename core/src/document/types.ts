@@ -1,3 +1,5 @@
+import type { Fields } from './fields/content';
+
 export const TASK_STATES = ['open', 'begun', 'done', 'dropped'] as const;
 export type TaskState = (typeof TASK_STATES)[number];
 
@@ -37,8 +39,12 @@ export interface NodeJson {
   marks?: MarkJson[];
 }
 
-/** A whole body: `{ type: 'doc', content: [block, …] }`. */
+/** A whole body: `{ type: 'doc', content: [block, …] }`, and what stands beside it where there is something. */
 export interface BodyJson extends NodeJson {
   type: 'doc';
   content: NodeJson[];
+  /** The ids of the kinds that the page is of. */
+  kinds?: readonly string[];
+  /** What it holds of fields, by their ids. */
+  fields?: Fields;
 }

@@ -1,5 +1,5 @@
 import type { HighlightPigment } from '../document/types';
-import type { FieldTypeName } from './types';
+import type { FieldTypeName } from './types/names';
 
 /** What can be chosen in a field. One that was deleted is kept, so that pages that hold it can say what it was. */
 export interface Choice {
@@ -35,3 +35,16 @@ export const MAX_CHOICES = 200;
 /** The choices that can be made today. */
 export const openChoices = ({ choices }: Pick<Field, 'choices'>): Choice[] =>
   choices.filter(({ isDeleted }) => !isDeleted);
+
+/** A field of which nothing is said yet. */
+export const newField = (id: string, kindId: string): Field => ({
+  id,
+  kindId,
+  name: '',
+  type: 'text',
+  order: '',
+  unit: '',
+  choices: [],
+  ofKind: null,
+  isDeleted: false,
+});

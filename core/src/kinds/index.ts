@@ -1,8 +1,10 @@
 export * from './field';
 export * from './holding';
 export * from './join';
-export type { Kind } from './kind';
+export { newKind, type Kind } from './kind';
+export type * from './known';
 export * from './loss';
+export * from './said';
 export * from './shipped';
 export * from './tree';
 export * from './types';

@@ -15,3 +15,15 @@ export interface Kind {
   /** No pages can be made of it; those that are of it stay so, and can be asked for. */
   isDeleted: boolean;
 }
+
+/** A kind of which nothing is said yet but what it is called. */
+export const newKind = (id: string, name = ''): Kind => ({
+  id,
+  name,
+  broaderId: null,
+  pigment: null,
+  templateId: null,
+  placeId: null,
+  homeId: null,
+  isDeleted: false,
+});

@@ -19,6 +19,20 @@ export class KindTree {
     this.own = own;
   }
 
+  /** All there is, deleted or not. */
+  everything(): { kinds: Kind[]; fields: Field[] } {
+    return { kinds: [...this.kinds.values()], fields: [...this.fields.values()] };
+  }
+
+  /** The same with these in the place of those that have their ids, or added. */
+  with({ kinds, fields }: { kinds: readonly Kind[]; fields: readonly Field[] }): KindTree {
+    const all = this.everything();
+    return new KindTree(
+      [...all.kinds, ...kinds],
+      [...new Map([...all.fields, ...fields].map((each) => [each.id, each])).values()],
+    );
+  }
+
   get(id: string): Kind | undefined {
     return this.kinds.get(id);
   }

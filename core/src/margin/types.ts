@@ -12,6 +12,8 @@ export interface MarginFilter {
   /** The notebook it comes from, or the journal. */
   notebook?: string | null;
   tag?: string | null;
+  /** The kind that the page it comes from is of, or a broader one. */
+  kind?: string | null;
   /** The first day from which it counts. */
   since?: string | null;
   /** Whether what is laid aside is left out. */
@@ -25,6 +27,7 @@ export const JOURNAL = 'journal';
 export interface MarginFacets {
   notebooks: { id: string; name: string; pigment: Pigment | null; count: number }[];
   tags: { tag: string; name: string; count: number }[];
+  kinds: { kind: string; name: string; count: number }[];
   aside: number;
 }
 
@@ -60,8 +63,10 @@ export interface MarginPage {
 
 /** One entry in a page's Margin: a line elsewhere that points here. */
 export interface Gloss {
-  /** The block that holds the link. */
+  /** The block that holds the link, or the field. */
   blockId: string;
+  /** What the field is called that holds the link; null for a line. */
+  field: string | null;
   pageId: string;
   pageTitle: string;
   trail: TrailStep[];

@@ -10,6 +10,7 @@ export const CHANGED = [
   'kin',
   'tasks',
   'tray',
+  'kinds',
 ] as const;
 export type Changed = (typeof CHANGED)[number];
 

@@ -1,5 +1,6 @@
 import Mustache from 'mustache';
 import { withIds } from '../document/copy';
+import { besideOf, NOTHING_BESIDE, withBeside, type Beside, type Content } from '../document/fields';
 import { namedId } from '../document/ids';
 import type { BodyJson, NodeJson } from '../document/types';
 
@@ -82,7 +83,12 @@ export function fillBody(template: BodyJson, pageId: string, values: Placeholder
       content: node.content.map(fill).filter((child) => child.type !== 'text' || child.text !== ''),
     }),
   });
-  return { type: 'doc', content: copy.content.map(fill) };
+  const { kinds, fields } = besideOf(copy);
+  const filled = Object.entries(fields).map(([field, content]): [string, Content] => [
+    field,
+    content.text ? { ...content, text: fillText(content.text, values) } : content,
+  ]);
+  return withBeside({ type: 'doc', content: copy.content.map(fill) }, { kinds, fields: Object.fromEntries(filled) });
 }
 
 const LAST_NUMBER = /(\d+)(\D*)$/u;
@@ -109,6 +115,8 @@ export const nextNumber = (titlesMade: readonly string[]): number =>
 export interface Template {
   title: string;
   content: readonly NodeJson[];
+  /** The kinds it is of, and what it holds of their fields. */
+  beside?: Beside;
   made: readonly string[];
 }
 
@@ -124,11 +132,11 @@ export function fillTemplate(
   template: Template,
   page: PageFromTemplate,
   { date, time, answers }: TemplateUse,
-): { title: string; content: NodeJson[] } {
+): { title: string; body: BodyJson } {
   const known = { ...answers, date, time, place: page.place, number: String(nextNumber(template.made)) };
   const isNamed = page.name.trim() !== '';
   const isTitleFilled = placeholdersIn(template.title).length > 0;
   const title = isNamed ? page.name : isTitleFilled ? fillText(template.title, { ...known, title: '' }).trim() : '';
-  const body: BodyJson = { type: 'doc', content: [...template.content] };
-  return { title, content: fillBody(body, page.id, { ...known, title }).content };
+  const body = withBeside({ type: 'doc', content: [...template.content] }, template.beside ?? NOTHING_BESIDE);
+  return { title, body: fillBody(body, page.id, { ...known, title }) };
 }

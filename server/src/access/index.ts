@@ -4,6 +4,7 @@ export * from './calendarAddresses';
 export * from './connection';
 export * from './guard';
 export { ENTRY_COLUMNS } from './guard.queries';
+export * from './kinds';
 export * from './making';
 export * from './owned';
 export * from './tags';

@@ -14,6 +14,7 @@ import { Canonical1790000600000 } from '../migrations/1790000600000-canonical';
 import { Tags1790000700000 } from '../migrations/1790000700000-tags';
 import { Margin1790000800000 } from '../migrations/1790000800000-margin';
 import { Tasks1790000900000 } from '../migrations/1790000900000-tasks';
+import { Kinds1791000100000 } from '../migrations/1791000100000-kinds';
 import { Tray1791000000000 } from '../migrations/1791000000000-tray';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
@@ -38,6 +39,7 @@ const MIGRATIONS = [
   Margin1790000800000,
   Tasks1790000900000,
   Tray1791000000000,
+  Kinds1791000100000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

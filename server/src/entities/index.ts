@@ -9,6 +9,8 @@ import { DayBeginningEntity } from './dayBeginning';
 import { DocumentEntity, RemovalEntity, UpdateEntity } from './document';
 import { EntryEntity } from './entry';
 import { FactsDueEntity } from './factsDue';
+import { FieldEntity } from './field';
+import { FieldValueEntity } from './fieldValue';
 import { FileUseEntity } from './fileUse';
 import { FoldEntity } from './fold';
 import { FormerIdEntity } from './formerId';
@@ -17,6 +19,8 @@ import { GrantEntity } from './grant';
 import { HappeningEntity } from './happening';
 import { ImportUnderWayEntity } from './importUnderWay';
 import { KinEntity, KinMadeEntity } from './kin';
+import { KindEntity } from './kind';
+import { KindUseEntity } from './kindUse';
 import { LinkEntity } from './link';
 import { OtherNameEntity } from './otherName';
 import { PinEntity } from './pin';
@@ -37,6 +41,8 @@ export * from './dayBeginning';
 export * from './document';
 export * from './entry';
 export * from './factsDue';
+export * from './field';
+export * from './fieldValue';
 export * from './fileUse';
 export * from './fold';
 export * from './formerId';
@@ -45,6 +51,8 @@ export * from './grant';
 export * from './happening';
 export * from './importUnderWay';
 export * from './kin';
+export * from './kind';
+export * from './kindUse';
 export * from './lineFacts';
 export * from './link';
 export * from './otherName';
@@ -68,6 +76,8 @@ export const entities = [
   DocumentEntity,
   EntryEntity,
   FactsDueEntity,
+  FieldEntity,
+  FieldValueEntity,
   FileUseEntity,
   FoldEntity,
   FormerIdEntity,
@@ -77,6 +87,8 @@ export const entities = [
   ImportUnderWayEntity,
   KinEntity,
   KinMadeEntity,
+  KindEntity,
+  KindUseEntity,
   LinkEntity,
   MovedGlossEntity,
   NameDueEntity,

@@ -1,7 +1,9 @@
 import type { EntitySchema } from 'typeorm';
 import type { LineFacts } from '@glossarion/core/document';
+import { FieldValueEntity } from './fieldValue';
 import { FileUseEntity } from './fileUse';
 import { FormerIdEntity } from './formerId';
+import { KindUseEntity } from './kindUse';
 import { LinkEntity } from './link';
 import { TagUseEntity } from './tagUse';
 import { TaskEntity } from './task';
@@ -17,7 +19,7 @@ export interface LineFactTable<Row> {
 
 /** The table of each fact of lines (core/document/facts). */
 export const LINE_FACT_TABLES: { [K in keyof LineFacts]: LineFactTable<LineFacts[K][number]> } = {
-  links: { entity: LinkEntity, columns: ['blockId', 'position', 'target', 'words'], order: 'position' },
+  links: { entity: LinkEntity, columns: ['blockId', 'ofField', 'position', 'target', 'words'], order: 'position' },
   tags: { entity: TagUseEntity, columns: ['blockId', 'position', 'tag'], order: 'position' },
   files: { entity: FileUseEntity, columns: ['blockId', 'fileId'], order: 'blockId' },
   formerIds: { entity: FormerIdEntity, columns: ['formerId', 'blockId'], order: 'formerId' },
@@ -25,6 +27,12 @@ export const LINE_FACT_TABLES: { [K in keyof LineFacts]: LineFactTable<LineFacts
     entity: TaskEntity,
     columns: ['blockId', 'state', 'priority', 'due', 'forDay', 'repeat', 'doneOn', 'within'],
     order: 'blockId',
+  },
+  kinds: { entity: KindUseEntity, columns: ['position', 'kind'], order: 'position' },
+  fieldValues: {
+    entity: FieldValueEntity,
+    columns: ['position', 'field', 'part', 'words', 'amount'],
+    order: 'position',
   },
 };
 

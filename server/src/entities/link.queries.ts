@@ -25,7 +25,7 @@ export const REFERRING = `
     UNION ALL SELECT id FROM blocks WHERE documentId = @pageId
     UNION ALL SELECT formerId FROM formerIds WHERE documentId = @pageId
   )
-  SELECT l.blockId, NULLIF(l.target, @pageId) AS target, l.position, e.changedAt, p.lineId, p.score, ${STEP_COLUMNS}
+  SELECT l.blockId, l.ofField, NULLIF(l.target, @pageId) AS target, l.position, e.changedAt, p.lineId, p.score, ${STEP_COLUMNS}
   FROM here CROSS JOIN links l ON l.target = here.id CROSS JOIN entries e ON e.id = l.documentId
   LEFT JOIN glossPlaces p ON p.targetId = @pageId AND p.documentId = l.documentId AND p.blockId = l.blockId
   WHERE VISIBLE(e)`;

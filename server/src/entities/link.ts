@@ -1,6 +1,6 @@
 import { EntitySchema } from 'typeorm';
 import type { LinkFact } from '@glossarion/core/document';
-import { integerKey, key, text, textOrNull } from './columns';
+import { integerKey, key, text, textOrNull, zero } from './columns';
 
 /** A fact of a body: one of its links. */
 export interface StoredLink extends LinkFact {
@@ -10,7 +10,7 @@ export interface StoredLink extends LinkFact {
 export const LinkEntity = new EntitySchema<StoredLink>({
   name: 'Link',
   tableName: 'links',
-  columns: { documentId: key, position: integerKey, blockId: text, target: text, words: textOrNull },
+  columns: { documentId: key, position: integerKey, blockId: text, ofField: zero, target: text, words: textOrNull },
   indices: [
     { name: 'links_by_target', columns: ['target'] },
     { name: 'links_by_block', columns: ['documentId', 'blockId'] },

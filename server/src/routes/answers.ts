@@ -7,20 +7,15 @@ import type { Finding } from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
-import { LINK_STATES, type Glimpse, type LinkableLine, type Target } from '@glossarion/core/links';
+import { type Glimpse, type LinkableLine } from '@glossarion/core/links';
 import type { Gloss, MarginFacets, MarginPage, MarginStack } from '@glossarion/core/margin';
 import {
-  ENTRY_KINDS,
   JOTTING_STATES,
   ORNAMENTS,
-  OUTSIDE,
-  PIGMENTS,
-  SEASONS,
   type Contents,
   type ContentsEntry,
   type EntryInfo,
   type SeasonGroup,
-  type TrailStep,
 } from '@glossarion/core/outline';
 import type { Pickable } from '@glossarion/core/pickables';
 import type { Tag } from '@glossarion/core/tags';
@@ -30,61 +25,36 @@ import type { Jotting, Tray } from '@glossarion/core/tray';
 import type { Attachment } from '../services/attachments';
 import type { ImportProgress } from '../services/imports';
 import type { NameChanges } from '../services/pickables';
+import {
+  all,
+  list,
+  id,
+  text,
+  count,
+  yesNo,
+  bit,
+  moment,
+  date,
+  entryKind,
+  pigment,
+  season,
+  ownSeason,
+  node,
+  body,
+  standsIn,
+  step,
+  targetKeys,
+  target,
+  targets,
+} from './answerForms';
+
+export { target, targets };
+export * from './kindAnswers';
 
 /**
  * What routes answer: of these the description of the interface is made, and tests hold each answer against them. An
  * entry is needed for each thing that the type of an answer has.
  */
-
-/** An object with all of these and nothing else. */
-const all = <T>(keys: { [K in keyof Required<T>]: Joi.Schema }): Joi.ObjectSchema =>
-  Joi.object(Object.fromEntries(Object.entries<Joi.Schema>(keys).map(([name, schema]) => [name, schema.required()])));
-
-const list = (of: Joi.Schema): Joi.ArraySchema => Joi.array().items(of);
-
-const id = Joi.string().guid();
-const text = Joi.string().allow('');
-const count = Joi.number().integer().min(0);
-const yesNo = Joi.boolean();
-/** Columns that say yes or no. */
-const bit = Joi.number().valid(0, 1);
-const moment = Joi.string().isoDate();
-const date = Joi.string().pattern(/^\d{4}-\d\d-\d\d$/u);
-const entryKind = Joi.string().valid(...ENTRY_KINDS);
-const pigment = Joi.string().valid(...PIGMENTS);
-const season = Joi.string().valid(...SEASONS);
-const ownSeason = Joi.string().valid(...SEASONS.filter((each) => each !== 'now'));
-
-/** A block, or a node within one, in ProseMirror's form (core/document). */
-const node = Joi.object({
-  type: Joi.string().required(),
-  attrs: Joi.object().unknown(),
-  content: Joi.array().items(Joi.object().unknown()),
-  marks: Joi.array().items(Joi.object().unknown()),
-  text: Joi.string(),
-});
-const body = Joi.object({ type: Joi.string().valid('doc').required(), content: list(node).required() });
-
-const standsIn = Joi.string()
-  .valid(...OUTSIDE)
-  .allow(null);
-
-const step = all<TrailStep>({ id, kind: entryKind, name: text });
-const targetKeys: { [K in keyof Target]: Joi.Schema } = {
-  id,
-  kind: Joi.string().valid(...ENTRY_KINDS, 'block', 'tag'),
-  pageId: id,
-  title: text,
-  state: Joi.string().valid(...LINK_STATES),
-  season,
-  trail: list(step),
-  pigment: pigment.allow(null),
-  day: date.allow(null),
-  standsIn,
-};
-
-export const target = all<Target>(targetKeys);
-export const targets = list(target);
 
 const who = Joi.object({ id: id.required(), name: text.required() });
 export const signedIn = Joi.object({ account: who.required() });
@@ -202,6 +172,7 @@ export const desk = all<Desk>({
 
 const glossKeys: { [K in keyof Gloss]: Joi.Schema } = {
   blockId: id,
+  field: text.allow(null),
   pageId: id,
   pageTitle: text,
   trail: list(step),
@@ -228,6 +199,7 @@ const facets = all<MarginFacets>({
     }),
   ),
   tags: list(Joi.object({ tag: id.required(), name: text.required(), count: count.required() })),
+  kinds: list(Joi.object({ kind: id.required(), name: text.required(), count: count.required() })),
   aside: count,
 });
 export const margin = all<MarginPage>({

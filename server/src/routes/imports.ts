@@ -37,7 +37,7 @@ export function importRoutes({ imports, notices, threads }: Services): Router {
       });
       if ('refusal' in wish) throw new Problem(400, wish.refusal);
       const report = await imports.takeFiles(viewer, wish.files, { id: wish.id });
-      notices.send(viewer.accountId, ...anywhere(['outline', 'title', 'links']));
+      notices.send(viewer.accountId, ...anywhere(['outline', 'title', 'links', 'kinds']));
       return report;
     },
   );

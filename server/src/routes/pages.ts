@@ -55,6 +55,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
       query: Joi.object({
         notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
         tag: line(200),
+        kind: id,
         since: day,
         isWithoutAside: Joi.boolean(),
         hasFacets: Joi.boolean().default(false),

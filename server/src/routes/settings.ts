@@ -52,6 +52,7 @@ const marginView = Joi.object({
   group: Joi.string().valid('line', 'page', 'day'),
   notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
   tag: Joi.string().max(200),
+  kind: id,
   since: Joi.string().valid('week', 'month', 'year'),
   isWithoutAside: Joi.boolean().strict(),
   isFolded: Joi.boolean().strict(),

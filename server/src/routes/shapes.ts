@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { MAX_BLOCKS } from '@glossarion/core/document';
 import { ACTS, ACT_KINDS, type Field } from '@glossarion/core/acts';
-import { day, id, line } from '../values';
+import { day, id, line, lines } from '../values';
 
 /** Lines by names of one's own choice: of a name, and of what is said to it, so many characters at most. */
 const ANSWER_NAME = /^[^\u0000-\u001F\u007F]{0,200}$/u;
@@ -15,9 +15,12 @@ const CHECKS: { [K in Field['is']]: (field: Extract<Field, { is: K }>) => Joi.Sc
   id: () => id,
   day: () => day,
   orderKey: () => orderKey,
-  yesNo: () => Joi.boolean(),
+  // Of several that something may be, what is written as a word is none of these.
+  yesNo: () => Joi.boolean().strict(),
   nodes: () => nodes,
   line: ({ most }) => line(most),
+  text: ({ most }) => lines(most),
+  amount: () => Joi.number().unsafe().strict(),
   number: ({ least, most }) => Joi.number().integer().min(least).max(most),
   oneOf: ({ values }) => Joi.string().valid(...values),
   list: ({ of, most }) => Joi.array().items(checkOf(of)).max(most),

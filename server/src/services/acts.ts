@@ -16,6 +16,7 @@ import { EntryEntity } from '../entities';
 import { makeChange, type Making } from './changes';
 import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
+import type { Kinds } from './kinds';
 import { StoredOutline } from './storedOutline';
 
 export interface ActResult {
@@ -44,6 +45,7 @@ export class Acts {
     private database: Database,
     private documents: Documents,
     private facts: FactWriter,
+    private kinds: Kinds,
   ) {}
 
   /** @param now the present moment, for tests */
@@ -56,6 +58,7 @@ export class Acts {
         connection: this.database.writing(viewer),
         documents: this.documents,
         facts: this.facts,
+        kinds: this.kinds,
         now,
         accepted,
       };

@@ -16,8 +16,13 @@ export function changedBetween(before: TitledFacts, now: TitledFacts): Changed[]
   }
   if (linkKey(before.facts) !== linkKey(now.facts)) changed.push('links');
   if (taskKey(before.facts) !== taskKey(now.facts)) changed.push('tasks');
+  if (besideKey(before.facts) !== besideKey(now.facts)) changed.push('kinds');
   return changed;
 }
+
+/** What a page is, and holds of fields. */
+const besideKey = ({ kinds, fieldValues }: BodyFacts): string =>
+  kinds.length + fieldValues.length === 0 ? '' : JSON.stringify([kinds, fieldValues]);
 
 const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
 

@@ -1,7 +1,17 @@
 import type { EntityManager } from 'typeorm';
 import type { Change, ChangeKind } from '@glossarion/core/acts';
-import type { BodyJson } from '@glossarion/core/document';
-import { accountOf, addEntry, ownedBy, putOwned, sees, writableEntry, type ViewerConnection } from '../access';
+import { checkBeside, NOTHING_BESIDE, withBeside, writeField, writeKinds } from '@glossarion/core/document';
+import {
+  accountOf,
+  addEntry,
+  ownedBy,
+  putField,
+  putKind,
+  putOwned,
+  sees,
+  writableEntry,
+  type ViewerConnection,
+} from '../access';
 import { prepared } from '../sqlite/prepared';
 import { EntryEntity, MovedGlossEntity, PinEntity, UnlinkedEntity } from '../entities';
 import { DROP_INDEX } from '../entities/find.queries';
@@ -9,6 +19,7 @@ import { notFound } from '../problem';
 import { adjustBeneath, weightOf } from './beneath';
 import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
+import type { Kinds } from './kinds';
 import { otherNamesOf, writeOtherNames } from './otherNames';
 
 /** What changes are made with: one transaction of one viewer. */
@@ -17,6 +28,7 @@ export interface Making {
   connection: ViewerConnection;
   documents: Documents;
   facts: FactWriter;
+  kinds: Kinds;
   now: string;
   /** Documents that were changed, to be told to their windows once all is stored. */
   accepted: Accepted[];
@@ -26,13 +38,13 @@ type Maker<K extends ChangeKind> = (change: Extract<Change, { change: K }>, maki
 
 /** How each change that acts plan is stored. Each passes the guard. */
 const MAKERS: { [K in ChangeKind]: Maker<K> } = {
-  add: async ({ entry, content, isTyped }, { connection, documents, facts, manager }) => {
+  add: async ({ entry, content, beside = NOTHING_BESIDE, isTyped }, { connection, documents, facts, manager }) => {
     const { raw, viewer } = connection;
     if (accountOf(raw, entry.id) !== undefined) throw notFound();
     if (entry.parentId !== null) writableEntry(connection, entry.parentId);
     const row = addEntry(raw, viewer, entry);
     if (content) {
-      const body: BodyJson = { type: 'doc', content: [...content] };
+      const body = withBeside({ type: 'doc', content: [...content] }, checkBeside(beside));
       await documents.begin(manager, viewer, 'page', { id: entry.id, row, title: entry.name }, body, {
         isTyped,
       });
@@ -79,6 +91,25 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
 
   attributes: async ({ id, blockId, values }, { accepted, connection, documents, manager }) => {
     accepted.push(await documents.setAttributesWithin(manager, connection.viewer, id, blockId, values));
+  },
+
+  beside: async ({ id, kinds, fields = {} }, { accepted, connection, documents, manager }) => {
+    accepted.push(
+      await documents.editWithin(manager, connection.viewer, id, (document) => {
+        if (kinds) writeKinds(document, kinds);
+        for (const [field, content] of Object.entries(fields)) writeField(document, field, content);
+      }),
+    );
+  },
+
+  kind: async ({ kind }, { connection, kinds, manager }) => {
+    kinds.noteChange(connection.viewer);
+    await putKind(manager, connection.viewer, kind);
+  },
+
+  field: async ({ field }, { connection, kinds, manager }) => {
+    kinds.noteChange(connection.viewer);
+    await putField(manager, connection.viewer, field);
   },
 
   otherNames: async ({ id, names }, { connection, facts, manager }) => {

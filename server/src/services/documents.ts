@@ -214,14 +214,14 @@ export class Documents {
     });
   }
 
+  /** Changes a document within a transaction of somebody else's, who tells the windows once it is through. */
+  editWithin(manager: EntityManager, viewer: Viewer, id: string, change: (document: Y.Doc) => void): Promise<Accepted> {
+    return this.storeWithin(manager, viewer, id, edited(change));
+  }
+
   /** Changes a title within a transaction of somebody else's, who tells the windows once it is through. */
   renameWithin(manager: EntityManager, viewer: Viewer, id: string, title: string): Promise<Accepted> {
-    return this.storeWithin(
-      manager,
-      viewer,
-      id,
-      edited((document) => writeTitle(document, title)),
-    );
+    return this.editWithin(manager, viewer, id, (document) => writeTitle(document, title));
   }
 
   /** A body as the transaction sees it. */
@@ -229,14 +229,9 @@ export class Documents {
     return readBody(this.load(viewer, id).document);
   }
 
-  /** Gives a document another body within a transaction of somebody else's. */
+  /** Gives a document other blocks within a transaction of somebody else's. */
   rewriteWithin(manager: EntityManager, viewer: Viewer, id: string, body: BodyJson): Promise<Accepted> {
-    return this.storeWithin(
-      manager,
-      viewer,
-      id,
-      edited((document) => writeBody(document, body)),
-    );
+    return this.editWithin(manager, viewer, id, (document) => writeBody(document, body));
   }
 
   /** Gives a line other attributes within a transaction of somebody else's. */
@@ -247,12 +242,7 @@ export class Documents {
     blockId: string,
     values: Readonly<Record<string, unknown>>,
   ): Promise<Accepted> {
-    return this.storeWithin(
-      manager,
-      viewer,
-      id,
-      edited((document) => void setBlockAttributes(document, blockId, values)),
-    );
+    return this.editWithin(manager, viewer, id, (document) => void setBlockAttributes(document, blockId, values));
   }
 
   /** The one way in which the server itself changes a document; open windows see it at once. */

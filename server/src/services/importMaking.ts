@@ -1,19 +1,25 @@
 import type { EntityManager } from 'typeorm';
 import {
   block,
+  checkBeside,
   checkBody,
   emptyBody,
   namedId,
+  newId,
+  NOTHING_BESIDE,
   ownWords,
   repairBody,
   ShapeError,
+  withBeside,
+  type Beside,
   type BodyJson,
   type NodeJson,
 } from '@glossarion/core/document';
 import type { ImportReport, PlannedEntry, Planning } from '@glossarion/core/formats/markdown';
+import { besideOfSaid, type Field, type Kind, type KindTree } from '@glossarion/core/kinds';
 import { dayId } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
-import { accountOf, addEntry, isOfImport, type Viewer } from '../access';
+import { accountOf, addEntry, isOfImport, ownKinds, putField, putKind, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
 import { DayBeginningEntity } from '../entities';
@@ -25,6 +31,7 @@ import { adjustBeneath, weightOf, type Weight } from './beneath';
 import { dayBeginning } from './dayBeginnings';
 import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
+import type { Kinds } from './kinds';
 import { writeOtherNames } from './otherNames';
 import type { Tags } from './tags';
 
@@ -42,6 +49,9 @@ type Pieces<T> = AsyncGenerator<void, T, EntityManager>;
  */
 export class ImportMaking {
   readonly report: ImportReport;
+  /** The kinds of the account with those that this makes, which are stored with the last piece. */
+  private kinds: KindTree | null = null;
+  private made = { kinds: new Map<string, Kind>(), fields: new Map<string, Field>() };
   private orders = new Map<string | null, string | null>();
   private weights = new Map<string | null, Weight>();
   private begun = new Date().toISOString();
@@ -51,6 +61,7 @@ export class ImportMaking {
     private documents: Documents,
     private facts: FactWriter,
     private tags: Tags,
+    private accountKinds: Kinds,
     private viewer: Viewer,
     private importId: string,
     private planning: Planning,
@@ -84,7 +95,7 @@ export class ImportMaking {
       if (entry.kind === 'page') {
         const planned = this.planning.bodyOf(entry);
         const body = planned ? yield* this.fitting(entry.name, planned) : emptyBody(namedId(entry.id, 'first'));
-        yield* this.makePage(entry, row, body);
+        yield* this.makePage(entry, row, withBeside(body, yield* this.beside(entry)));
         this.report.pages += 1;
       } else {
         this.facts.writeName(row, entry.name);
@@ -129,6 +140,19 @@ export class ImportMaking {
   private lastKey(parentId: string | null): string | null {
     const connection = this.database.writing(this.viewer);
     return connection.first<{ orderKey: string | null }>(LAST_KEY, { parentId })!.orderKey;
+  }
+
+  /** What a page is, and holds of fields: kinds and fields are found by their names, or made. */
+  private async *beside({ said }: PlannedEntry): Pieces<Beside> {
+    if (!said) return NOTHING_BESIDE;
+    this.kinds ??= await ownKinds(yield, this.viewer);
+    const { beside, made } = besideOfSaid(this.kinds, said, newId);
+    if (made.kinds.length + made.fields.length > 0) {
+      for (const kind of made.kinds) this.made.kinds.set(kind.id, kind);
+      for (const field of made.fields) this.made.fields.set(field.id, field);
+      this.kinds = this.kinds.with(made);
+    }
+    return checkBeside(beside);
   }
 
   /** Writes a page's body, names and facts. */
@@ -208,6 +232,9 @@ export class ImportMaking {
       report.remarks.push({ path, what: 'The day is written already; its lines were added at the end.' });
       report.days += 1;
     }
+    if (this.made.kinds.size + this.made.fields.size > 0) this.accountKinds.noteChange(viewer);
+    for (const kind of this.made.kinds.values()) await putKind(manager, viewer, kind);
+    for (const field of this.made.fields.values()) await putField(manager, viewer, field);
     this.weights.forEach((weight, parentId) => adjustBeneath(database.writer, parentId, weight, 1));
     for (const day of this.planning.namedDays()) {
       const id = dayId(viewer.accountId, day);

@@ -15,6 +15,7 @@ import { packed, unpacked, type PackedFile, type SentFile } from '../threads/rea
 import { Overdone, type Threads } from '../threads/threads';
 import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
+import type { Kinds } from './kinds';
 import { ImportMaking } from './importMaking';
 import { beginImport, clearImport } from './importsUnderWay';
 import type { Tags } from './tags';
@@ -72,6 +73,7 @@ export class Imports {
     private forgetNames: (accountId: string) => void,
     private facts: FactWriter,
     private tags: Tags,
+    private kinds: Kinds,
     private threads: Threads,
   ) {}
 
@@ -135,8 +137,8 @@ export class Imports {
     const begun = running.done;
     const onMade = (entries: number) => (running.done = begun + Math.min(entries, running.total - begun));
     const importId = newId();
-    const { database, documents, facts, tags } = this;
-    const making = new ImportMaking(database, documents, facts, tags, viewer, importId, planning, onMade);
+    const { database, documents, facts, tags, kinds } = this;
+    const making = new ImportMaking(database, documents, facts, tags, kinds, viewer, importId, planning, onMade);
     await beginImport(database, viewer, importId);
     let accepted: Accepted[];
     try {

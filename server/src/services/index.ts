@@ -23,9 +23,11 @@ import { Imports } from './imports';
 import { clearBrokenImports } from './importsUnderWay';
 import { Journal } from './journal';
 import { KinReader } from './kin';
+import { Kinds } from './kinds';
 import { Margin } from './margin';
 import { Notices } from './notices';
 import { Pages } from './pages';
+import { PagesOfKinds } from './pagesOfKind';
 import { PickableNames } from './pickables';
 import { Placing } from './placing';
 import { ShownLines } from './shownLines';
@@ -57,6 +59,8 @@ export interface Services {
   pages: Pages;
   settings: Settings;
   tags: Tags;
+  kinds: Kinds;
+  pagesOfKinds: PagesOfKinds;
   tasks: Tasks;
   taskLists: TaskLists;
   templates: Templates;
@@ -86,6 +90,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const facts = new FactWriter(database);
   await bringFactsInLine(database, facts);
   const tags = new Tags(database, facts);
+  const kinds = new Kinds(database);
   const entries = new Entries(database, tags);
   const tray = new TrayReader(database, entries);
   const tasks = new Tasks(database, entries, tray);
@@ -121,7 +126,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     accounts: new Accounts(database, config),
     entries,
     outline: new OutlineReader(database, entries),
-    acts: new Acts(database, documents, facts),
+    acts: new Acts(database, documents, facts, kinds),
     attachments: new Attachments(database, config, threads),
     bin: new Bin(database, entries, documents),
     calendarFiles: new CalendarFiles(database, entries, tasks),
@@ -129,12 +134,14 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     pages: new Pages(database, entries),
     settings: new Settings(database, zones),
     tags,
+    kinds,
+    pagesOfKinds: new PagesOfKinds(database, entries, kinds),
     tasks,
     taskLists: new TaskLists(database, entries),
     templates: new Templates(database),
     tray,
     documents,
-    margin: new Margin(database, entries, tags, new Placing(database, entries), new ShownLines(database, facts)),
+    margin: new Margin(database, entries, tags, kinds, new Placing(database, entries), new ShownLines(database, facts)),
     alsoNamed: new AlsoNamed(database, entries),
     kin: new KinReader(database, entries, background, tags),
     glimpses: new Glimpses(database, entries),
@@ -146,7 +153,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     forgetNames,
     journal: new Journal(database, entries, tasks, zones),
     find,
-    imports: new Imports(database, documents, forgetNames, facts, tags, threads),
+    imports: new Imports(database, documents, forgetNames, facts, tags, kinds, threads),
     notices,
   };
 }

@@ -1,4 +1,4 @@
-import { shownWords, type NodeJson } from '@glossarion/core/document';
+import { block, shownWords, type NodeJson } from '@glossarion/core/document';
 import {
   HEAD,
   JOURNAL,
@@ -9,11 +9,15 @@ import {
   type MarginFilter,
   type MarginPage,
 } from '@glossarion/core/margin';
+import type { KindTree } from '@glossarion/core/kinds';
 import type { TagTree } from '@glossarion/core/tags';
+import { In } from 'typeorm';
 import { visibleEntry, type Viewer, type ViewerConnection, type Step } from '../access';
 import type { Database } from '../database/database';
 import { REFERRING, TAGS_OF } from '../entities/link.queries';
+import { KindUseEntity } from '../entities';
 import type { Entries, EntryPlace, EntryReader } from './entries';
+import type { Kinds } from './kinds';
 import type { Placing } from './placing';
 import type { Tags } from './tags';
 import type { LineAsked, ShownLine, ShownLines } from './shownLines';
@@ -26,6 +30,8 @@ const PIGMENTS = 3;
 
 interface ReferringRow extends Step {
   blockId: string;
+  /** 1 when it stands in a field, whose id is that of the block. */
+  ofField: 0 | 1;
   /** Null for the page itself. */
   target: string | null;
   /** The link’s among those of its page. */
@@ -66,6 +72,7 @@ export class Margin {
     private database: Database,
     private entries: Entries,
     private tags: Tags,
+    private kinds: Kinds,
     private placing: Placing,
     private lines: ShownLines,
   ) {}
@@ -85,7 +92,9 @@ export class Margin {
     const rows = connection.many<ReferringRow>(REFERRING, { pageId });
     const reader = this.entries.reader(viewer, rows);
     const all = await this.referring(viewer, pageId, rows, reader);
-    const wanted = all.filter((each) => isWanted(connection, each, filter)).sort(ORDERS[order]);
+    const tree = await this.kinds.tree(viewer);
+    const kindsOf = hasFacets || filter.kind ? await this.kindsOf(all) : NO_KINDS;
+    const wanted = all.filter((each) => isWanted(connection, each, filter, tree, kindsOf)).sort(ORDERS[order]);
     const stacks = stacksOf(wanted);
     const here = line === null ? wanted : (stacks.get(line === HEAD ? null : line) ?? []);
     const wantedHere = here.slice(from, from + limit);
@@ -96,9 +105,11 @@ export class Margin {
     };
     const firsts = [...stacks.values()].map(([first]) => first!);
     const shown = wantedHere.length === wanted.length ? wantedHere : [...new Set([...wantedHere, ...firsts])];
-    const lines = this.lines.read(connection, shown.map(asLine));
-    const lineAt = new Map(shown.map((each, index) => [each, lines[index]!]));
-    const glosses = wantedHere.map((each) => glossOf(each, lineAt.get(each)!, lineOf));
+    const ofLines = shown.filter(({ row }) => row.ofField === 0);
+    const lines = this.lines.read(connection, ofLines.map(asLine));
+    const lineAt = new Map<Referring, ShownLine>(ofLines.map((each, index) => [each, lines[index]!]));
+    for (const each of shown) if (each.row.ofField === 1) lineAt.set(each, lineOfField(each, tree));
+    const glosses = wantedHere.map((each) => glossOf(each, lineAt.get(each)!, lineOf, tree));
     const named = new Set<string>();
     for (const { links, tags } of glosses) {
       for (const id of links) named.add(id);
@@ -115,8 +126,18 @@ export class Margin {
       })),
       glosses,
       targets: reader.targets([...named]),
-      facets: hasFacets ? facets(connection, this.tags.tree(connection), all) : null,
+      facets: hasFacets ? facets(connection, this.tags.tree(connection), all, tree, kindsOf) : null,
     };
+  }
+
+  /** The kinds of the pages that refer to one. */
+  private async kindsOf(all: readonly Referring[]): Promise<KindsOf> {
+    const documentId = In([...new Set(all.map(({ row }) => row.id))]);
+    const kinds = new Map<string, string[]>();
+    for (const use of await this.database.manager.find(KindUseEntity, { where: { documentId } })) {
+      kinds.set(use.documentId, [...(kinds.get(use.documentId) ?? []), use.kind]);
+    }
+    return kinds;
   }
 
   /** All that refers to a page, each line once, with where it stands. */
@@ -154,7 +175,7 @@ export class Margin {
       });
     }
     const unknown = [...referring.values()].filter(
-      ({ row, targetBlockId }) => targetBlockId === null && row.score === null,
+      ({ row, targetBlockId }) => targetBlockId === null && row.score === null && row.ofField === 0,
     );
     for (const { documentId, blockId, lineId, score } of await this.placing.find(viewer, pageId, unknown.map(asLine))) {
       Object.assign(referring.get(`${documentId}/${blockId}`)!, { lineId, score });
@@ -169,9 +190,33 @@ export class Margin {
 
 const asLine = ({ row }: Referring): LineAsked => ({ documentId: row.id, blockId: row.blockId });
 
-function glossOf({ row, place, targetBlockId, lineId, isMoved }: Referring, line: ShownLine, lineOf: LineOf): Gloss {
+/** The kinds of pages, by the page. */
+type KindsOf = ReadonlyMap<string, readonly string[]>;
+const NO_KINDS: KindsOf = new Map();
+
+const fieldName = ({ row }: Referring, tree: KindTree): string | null =>
+  row.ofField === 1 ? (tree.field(row.blockId)?.name ?? 'A field') : null;
+
+/** A field that leads here has no line: what it is called stands for its words. */
+const lineOfField = (each: Referring, tree: KindTree): ShownLine => ({
+  documentId: each.row.id,
+  node: block('paragraph', fieldName(each, tree)!, { id: each.row.blockId }),
+  children: [],
+  links: [],
+  tags: [],
+  parentBlockId: null,
+  headingId: null,
+  headingWords: null,
+  position: 0,
+  depth: 0,
+  nextDepth: null,
+});
+
+function glossOf(each: Referring, line: ShownLine, lineOf: LineOf, tree: KindTree): Gloss {
+  const { row, place, targetBlockId, lineId, isMoved } = each;
   return {
     blockId: row.blockId,
+    field: fieldName(each, tree),
     pageId: row.id,
     pageTitle: place.title,
     trail: place.trail,
@@ -213,9 +258,16 @@ function stacksOf(referring: readonly Referring[]): Map<string | null, Referring
   return stacks;
 }
 
-function isWanted(connection: ViewerConnection, { row, place, notebook }: Referring, filter: MarginFilter): boolean {
+function isWanted(
+  connection: ViewerConnection,
+  { row, place, notebook }: Referring,
+  filter: MarginFilter,
+  tree: KindTree,
+  kindsOf: KindsOf,
+): boolean {
   if (filter.notebook && notebook !== filter.notebook) return false;
   if (filter.isWithoutAside && place.season === 'aside') return false;
+  if (filter.kind && !tree.isOf(kindsOf.get(row.id) ?? [], filter.kind)) return false;
   if (filter.since && (place.day ?? row.changedAt) < filter.since) return false;
   return !filter.tag || tagsOf(connection, row).some(({ tag }) => tag === filter.tag);
 }
@@ -224,9 +276,16 @@ const tagsOf = (connection: ViewerConnection, { id, blockId }: ReferringRow) =>
   connection.all<{ tag: string }>(TAGS_OF, { documentId: id, blockId });
 
 /** What there is to filter by, most first. */
-function facets(connection: ViewerConnection, tree: TagTree, all: readonly Referring[]): MarginFacets {
+function facets(
+  connection: ViewerConnection,
+  tree: TagTree,
+  all: readonly Referring[],
+  kindTree: KindTree,
+  kindsOf: KindsOf,
+): MarginFacets {
   const notebooks = new Map<string, MarginFacets['notebooks'][number]>();
   const tags = new Map<string, MarginFacets['tags'][number]>();
+  const kinds = new Map<string, MarginFacets['kinds'][number]>();
   for (const { row, place, notebook } of all) {
     const name = place.day ? 'Journal' : (place.trail[0]?.name ?? place.title);
     const known = notebooks.get(notebook) ?? { id: notebook, name, pigment: place.pigment, count: 0 };
@@ -236,11 +295,18 @@ function facets(connection: ViewerConnection, tree: TagTree, all: readonly Refer
       if (shown !== null) tags.set(tag, { tag, name: shown, count: (tags.get(tag)?.count ?? 0) + 1 });
     }
   }
+  for (const { row } of all) {
+    for (const kind of kindsOf.get(row.id) ?? []) {
+      const name = kindTree.get(kind)?.name;
+      if (name !== undefined) kinds.set(kind, { kind, name, count: (kinds.get(kind)?.count ?? 0) + 1 });
+    }
+  }
   const most = <T extends { count: number }>(found: Iterable<T>): T[] =>
     [...found].sort((one, other) => other.count - one.count);
   return {
     notebooks: most(notebooks.values()),
     tags: most(tags.values()).slice(0, 24),
+    kinds: most(kinds.values()),
     aside: all.filter(({ place }) => place.season === 'aside').length,
   };
 }

@@ -1,10 +1,11 @@
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { ActEntry, ActOutline, Need, PinnedEntry } from '@glossarion/core/acts';
 import type { NamedAt } from '@glossarion/core/alsoNamed';
-import type { BodyJson, NodeJson } from '@glossarion/core/document';
+import { besideOf, NOTHING_BESIDE, type Beside, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import { dayId, periodId } from '@glossarion/core/journal';
+import { joinBeside, type KindTree } from '@glossarion/core/kinds';
 import { changedTask } from '@glossarion/core/tasks/changes';
-import { ENTRY_COLUMNS, entryIfVisible, ownedBy, type ViewerConnection } from '../access';
+import { ENTRY_COLUMNS, entryIfVisible, ownedBy, ownKinds, type ViewerConnection } from '../access';
 import { prepared } from '../sqlite/prepared';
 import {
   AlsoNamedEntity,
@@ -26,6 +27,8 @@ const keyOf = (...parts: (string | null)[]): string => parts.join(' ');
 /** The outline that acts are planned from, as a transaction sees it. What it does not read as it is asked is read before. */
 export class StoredOutline implements ActOutline {
   readonly changedTask = changedTask;
+  readonly joinBeside = joinBeside;
+  private tree: KindTree | null = null;
   private childrenOf = new Map<string | null, ActEntry[]>();
   private madeFrom = new Map<string, string[]>();
   private linking = new Map<string, string[]>();
@@ -78,6 +81,8 @@ export class StoredOutline implements ActOutline {
     } else if ('pins' in need) {
       const { viewer } = connection;
       this.pinned = await manager.find(PinEntity, { where: ownedBy(viewer), order: { orderKey: 'ASC' } });
+    } else if ('kinds' in need) {
+      this.tree = await ownKinds(manager, connection.viewer);
     } else if ('unlinked' in need) {
       const { targetId, pageId: documentId, blockId } = need.unlinked;
       if (await manager.existsBy(UnlinkedEntity, { targetId, documentId, blockId })) {
@@ -125,9 +130,23 @@ export class StoredOutline implements ActOutline {
     return this.connection.first<{ orderKey: string }>(KEY_AFTER, values)?.orderKey === orderKey;
   }
 
-  content(id: string): readonly NodeJson[] {
+  private body(id: string): BodyJson | null {
     const stored = this.entry(id) && (prepared(this.connection.raw, DOCUMENT).get(id) as { json: string } | undefined);
-    return stored ? (JSON.parse(stored.json) as BodyJson).content : [];
+    return stored ? (JSON.parse(stored.json) as BodyJson) : null;
+  }
+
+  content(id: string): readonly NodeJson[] {
+    return this.body(id)?.content ?? [];
+  }
+
+  beside(id: string): Beside {
+    const body = this.body(id);
+    return body ? besideOf(body) : NOTHING_BESIDE;
+  }
+
+  kinds(): KindTree {
+    if (!this.tree) throw new Error('The kinds were not read before.');
+    return this.tree;
   }
 
   otherNames(id: string): readonly string[] {

@@ -97,7 +97,7 @@ export class Tags {
     const typed = typedTags(body.content);
     if (typed.length === 0) return body;
     const tagOf = await this.store(manager, viewer, typed, importId);
-    return { type: 'doc', content: withTagIds(body.content, tagOf) };
+    return { ...body, content: withTagIds(body.content, tagOf) };
   }
 
   /** The stored tag of each of these, found or made. Within a transaction. */

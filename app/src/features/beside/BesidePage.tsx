@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import type { BodyJson } from '@glossarion/core/document';
 import { usePageDocument } from '../../documents/session';
 import { PageEditor, TitleField } from '../../editor';
+import { PageFields, useFields } from '../kinds/useFields';
 import { lineActs } from '../parts/lineActs';
 import { useEntryQuery } from '../../state/api';
 import { Action } from '../../kit/Action';
@@ -18,6 +19,7 @@ import { Box } from '../../kit/Box';
 export function BesidePage({ pageId }: { pageId: string }) {
   const { currentData: info } = useEntryQuery(pageId);
   const page = usePageDocument(pageId, info?.day ?? null);
+  const { hasFields, isTextReady } = useFields(page);
   const text = useRef<HTMLDivElement>(null);
   const [, setBody] = useState<BodyJson | null>(null);
   const trail = info?.trail ?? [];
@@ -39,7 +41,7 @@ export function BesidePage({ pageId }: { pageId: string }) {
       </Box>
       {page?.missing ? (
         <Trouble title="Not here" sentence={page.missing} />
-      ) : page?.isReady && info ? (
+      ) : page?.isReady && isTextReady && info ? (
         <>
           {info.day ? (
             <Heading level={1} look="title">
@@ -48,6 +50,7 @@ export function BesidePage({ pageId }: { pageId: string }) {
           ) : (
             <TitleField page={page} hasFocus={false} onDone={() => undefined} />
           )}
+          {hasFields && <PageFields page={page} />}
           <Box ref={text} look="page-body">
             <PageEditor
               page={page}

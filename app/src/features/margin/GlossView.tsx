@@ -54,7 +54,7 @@ export const GlossView = memo(function GlossView({
     if (isEdited) return hold?.(latest.current);
   }, [isEdited, hold]);
   const { words, detail } = originOf(gloss);
-  const address = `/b/${gloss.blockId}`;
+  const address = gloss.field === null ? `/b/${gloss.blockId}` : `/p/${gloss.pageId}`;
   const tick = (node: NodeJson) => void setTask(gloss.pageId, node, ticking(node));
   const above = gloss.above.map((each) => each.words).join(' › ');
   const line = (node: NodeJson) => (
@@ -97,7 +97,11 @@ export const GlossView = memo(function GlossView({
         </Way>
       )}
       {isWithin && !isFolded && above && <Line look="gloss-above">{above}</Line>}
-      {isFolded ? null : isEdited ? (
+      {isFolded ? null : gloss.field !== null ? (
+        <Line look="gloss-line">
+          <Said look="gloss-field">{gloss.field}</Said>
+        </Line>
+      ) : isEdited ? (
         <LineElsewhere line={gloss} onDone={() => setEdited(false)} />
       ) : (
         <Box onClick={followLink}>

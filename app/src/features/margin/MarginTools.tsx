@@ -8,7 +8,7 @@ import { Box } from '../../kit/Box';
 import { Said } from '../../kit/Words';
 import { Tap } from '../../kit/Tap';
 
-const NO_FACETS: MarginFacets = { notebooks: [], tags: [], aside: 0 };
+const NO_FACETS: MarginFacets = { notebooks: [], tags: [], kinds: [], aside: 0 };
 const GROUPS: { group: NonNullable<MarginView['group']>; label: string }[] = [
   { group: 'line', label: 'Beside its line' },
   { group: 'page', label: 'By page' },
@@ -80,6 +80,19 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
           ))}
         </Choices>
       )}
+      {facets.kinds.length > 0 && (
+        <Choices label="Kind">
+          {facets.kinds.slice(0, SHOWN_TAGS).map(({ kind, name, count }) => (
+            <Choice
+              key={kind}
+              isOn={view.kind === kind}
+              onPress={() => change({ kind: view.kind === kind ? null : kind })}
+            >
+              {name} <Said look="small">{count}</Said>
+            </Choice>
+          ))}
+        </Choices>
+      )}
       <Choices label="Since">
         {TIMES.map(({ since, label }) => (
           <Choice key={label} isOn={(view.since ?? null) === since} onPress={() => change({ since })}>
@@ -96,7 +109,7 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
         {isFiltered(view) && (
           <Choice
             isOn={false}
-            onPress={() => change({ notebook: null, tag: null, since: null, isWithoutAside: false })}
+            onPress={() => change({ notebook: null, tag: null, kind: null, since: null, isWithoutAside: false })}
           >
             Show all
           </Choice>

@@ -53,17 +53,18 @@ const stored = (pageId: string): MarginView =>
 
 /** What of the Margin is asked for. */
 export function useMarginFilter(view: MarginView): MarginFilter {
-  const { notebook, tag, since, isWithoutAside } = view;
+  const { notebook, tag, kind, since, isWithoutAside } = view;
   return useMemo(
     () => ({
       ...(notebook && { notebook }),
       ...(tag && { tag }),
+      ...(kind && { kind }),
       ...(since && { since: addDays(localDay(new Date()), -DAYS_BACK[since]) }),
       ...(isWithoutAside && { isWithoutAside }),
     }),
-    [notebook, tag, since, isWithoutAside],
+    [notebook, tag, kind, since, isWithoutAside],
   );
 }
 
-export const isFiltered = ({ notebook, tag, since, isWithoutAside }: MarginView): boolean =>
-  Boolean(notebook || tag || since || isWithoutAside);
+export const isFiltered = ({ notebook, tag, kind, since, isWithoutAside }: MarginView): boolean =>
+  Boolean(notebook || tag || kind || since || isWithoutAside);

@@ -11,6 +11,7 @@ const body = (...content: ReturnType<typeof line>[]): BodyJson => ({ type: 'doc'
 
 const gloss = (blockId: string, lineId: string | null): Gloss => ({
   blockId,
+  field: null,
   pageId: 'source',
   pageTitle: 'Source',
   trail: [],

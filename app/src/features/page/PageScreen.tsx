@@ -6,6 +6,7 @@ import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
 import { SEASON_WORDS } from '@glossarion/core/outline';
 import { usePageDocument } from '../../documents/session';
 import { PageEditor, TagText, TitleField } from '../../editor';
+import { PageFields, useFields } from '../kinds/useFields';
 import { lineActs } from '../parts/lineActs';
 import { api, useBlockPlaceQuery, usePageQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
@@ -99,7 +100,8 @@ interface OpenPageProps {
 function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
   const page = usePageDocument(pageId, null);
   const [isNew] = useState(isMadeNow);
-  const isTitleShown = page?.isReady === true;
+  const { hasFields, isTextReady } = useFields(page);
+  const isTitleShown = page?.isReady === true && isTextReady;
   useEffect(() => {
     // Whoever comes back to it, or loads it anew, goes on where they were.
     if (isMadeNow && isTitleShown) leaveOut('at');
@@ -160,10 +162,11 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
           {!hasBeside && !isTextOnly && keptId && <SwitchBar besideId={keptId} hereId={pageId} />}
           {info && !isTextOnly && <Leaves info={info} />}
           <Box look="page-text">
-            {page?.isReady ? (
+            {page?.isReady && isTextReady ? (
               <>
                 <TitleField page={page} hasFocus={isNew} onDone={goOnInText} />
                 <PageMeta info={info} tags={tags} hasSign={!isWide} />
+                {hasFields && <PageFields page={page} />}
                 <KeptCopies pageId={pageId} />
                 <LongPage pageId={pageId} body={body} />
                 <Box ref={text} look="page-body">

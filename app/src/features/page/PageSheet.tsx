@@ -52,6 +52,10 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
           { label: 'Other names…', do: () => showSheet({ for: 'names', entryId: pageId }) },
           { label: 'Merge into another page…', do: () => showSheet({ for: 'merge', entryId: pageId }) },
         ];
+  const kinds: Offer[] =
+    info?.standsIn === null && !info.isDeleted
+      ? [{ label: 'Kinds…', do: () => showSheet({ for: 'kindsOf', entryId: pageId }) }]
+      : [];
   const ways: Offer[] = [
     { label: 'Go to…', do: () => showSheet({ for: 'go' }) },
     { label: 'Days', do: () => showSheet({ for: 'calendar' }) },
@@ -75,7 +79,7 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
       <Offers
         groups={[
           ...(first ? [first] : []),
-          { label: 'Its text', offers: [...text, ...names] },
+          { label: 'Its text', offers: [...text, ...kinds, ...names] },
           { label: 'Ways', offers: ways },
           ...others,
         ]}

@@ -1,6 +1,7 @@
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { liftTo, splitTo } from '../parts/partActs';
+import { kindPart } from '../kinds/kindPart';
 import { later } from '../../kit/later';
 
 // Sheets that no first screen shows.
@@ -20,6 +21,7 @@ const MergeSheet = later(async () => (await import('../names/MergeSheet')).Merge
 const GoTo = later(async () => (await import('../find/GoTo')).GoTo, true);
 const CalendarSheet = later(async () => (await import('../journal/CalendarSheet')).CalendarSheet, true);
 const JotSheet = later(async () => (await import('../tray/part')).JotSheet, true);
+const KindsOfSheet = later(kindPart('KindsOfSheet'), true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 
@@ -68,6 +70,8 @@ export function OpenSheets() {
       return <NamesSheet entryId={sheet.entryId} onClose={onClose} />;
     case 'merge':
       return <MergeSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'kindsOf':
+      return <KindsOfSheet entryId={sheet.entryId} onClose={onClose} />;
     default:
       return null;
   }

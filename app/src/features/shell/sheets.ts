@@ -3,6 +3,7 @@ import { deskSheet } from '../desk/sheet';
 import { findSheet } from '../find/sheet';
 import { journalSheet } from '../journal/sheet';
 import { keysSheet } from '../keys/sheet';
+import { kindsSheet } from '../kinds/sheet';
 import { marginSheet } from '../margin/sheet';
 import { previewSheet } from '../preview/sheet';
 import { outlineSheet } from '../outline/sheet';
@@ -49,6 +50,7 @@ export const wholeSheet = (): string =>
       deskSheet,
       tasksSheet,
       traySheet,
+      kindsSheet,
       keysSheet,
       focusSheet,
       seenSheet,

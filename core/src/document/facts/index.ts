@@ -1,3 +1,4 @@
+import { besideOf } from '../fields';
 import { depthOf, kindOf, solidKindOf, textKindOf } from '../kinds';
 import { ownWords } from '../text';
 import type { BodyJson, NodeJson, TaskState } from '../types';
@@ -5,8 +6,10 @@ import { LINE_FACTS } from './all';
 import type { LineFact } from './fact';
 
 export { LINE_FACTS };
+export type { FieldValueFact } from './fieldValues';
 export type { FileFact } from './files';
 export type { FormerIdFact } from './formerIds';
+export type { KindFact } from './kinds';
 export type { LinkFact } from './links';
 export type { TagFact } from './tags';
 export type { TaskFact } from './tasks';
@@ -30,7 +33,7 @@ export interface BlockFact {
 
 type Rows<F> = F extends LineFact<infer Row> ? Row[] : never;
 
-/** What lines bear, by fact. */
+/** What lines bear, and what stands beside them, by fact. */
 export type LineFacts = { [K in keyof typeof LINE_FACTS]: Rows<(typeof LINE_FACTS)[K]> };
 
 export interface BodyFacts extends LineFacts {
@@ -98,8 +101,8 @@ export function bodyFacts(body: BodyJson): BodyFacts {
     const above = ancestors.map((each) => each.node);
     for (const [name, { of }] of FACTS) {
       const rows = facts[name] as unknown[];
-      const own = of(node, id, rows, above);
-      if (own.length > 0) rows.push(...own);
+      const own = of?.(node, id, rows, above);
+      if (own && own.length > 0) rows.push(...own);
     }
     facts.wordCount += wordCount;
     const shown = words.trim() || (solid?.knownBy ?? '');
@@ -107,7 +110,9 @@ export function bodyFacts(body: BodyJson): BodyFacts {
     ancestors.push({ id, depth, node });
     if (kind === 'heading') headingId = id;
   });
-  for (const [name, { settled }] of FACTS) {
+  const held = besideOf(body);
+  for (const [name, { beside, settled }] of FACTS) {
+    if (beside) (facts[name] as unknown[]).push(...beside(held, facts[name]));
     if (settled) (facts[name] as unknown[]) = settled(facts[name]);
   }
   return facts;

@@ -1,5 +1,6 @@
+export * from './body';
 export * from './check';
 export * from './content';
 export * from './read';
-export { FIELDS } from './stored';
+export { FIELDS, textKey } from './stored';
 export { fieldText, writeField, writeKinds } from './write';

@@ -47,7 +47,7 @@ function writePlaced(
 }
 
 /** Makes a field of a page hold what is said, and nothing else. */
-export function writeField(document: Y.Doc, fieldId: string, content: Content): void {
+export function writeField(document: Y.Doc, fieldId: string, content: Content, origin?: unknown): void {
   const map = mapOf(document);
   const key = atomKey(fieldId);
   const text = content.text || map.has(textKey(fieldId)) ? fieldText(document, fieldId) : null;
@@ -60,11 +60,11 @@ export function writeField(document: Y.Doc, fieldId: string, content: Content): 
       return named.part === 'pages' && named.fieldId === fieldId ? [named.pageId] : [];
     });
     writePlaced(map, (pageId) => pageKey(fieldId, pageId), old, content.pages ?? []);
-  });
+  }, origin);
 }
 
 /** Makes a page be of these kinds, in this order. */
-export function writeKinds(document: Y.Doc, kinds: readonly string[]): void {
+export function writeKinds(document: Y.Doc, kinds: readonly string[], origin?: unknown): void {
   document.transact(() => {
     const map = mapOf(document);
     const old = [...map.keys()].flatMap((key) => {
@@ -72,5 +72,5 @@ export function writeKinds(document: Y.Doc, kinds: readonly string[]): void {
       return named.part === 'kind' ? [named.kindId] : [];
     });
     writePlaced(map, kindKey, old, kinds);
-  });
+  }, origin);
 }

@@ -1,6 +1,8 @@
 import { parse } from 'yaml';
+import { MAX_KIND_NAME } from '../../kinds/field';
 import { isId } from '../../document/ids';
 import { ORNAMENTS, PIGMENTS, type Ornament, type Pigment } from '../../outline/entry';
+import { readFrontFields, type FrontField } from './fields';
 import { SEASONS, type Season } from '../../outline/season';
 
 /** What the head of a file may say. Anything else in it is said, and kept as it was written. */
@@ -18,6 +20,9 @@ export interface FrontMatter {
   tags?: string[];
   /** Other names of a page. */
   aliases?: string[];
+  /** The names of the kinds that a page is of, and what it says in their fields. */
+  kinds?: string[];
+  fields?: Record<string, FrontField>;
   /** The names of what a folder holds, in their order. */
   order?: string[];
 }
@@ -52,6 +57,8 @@ const READERS: { [K in keyof Required<FrontMatter>]: (value: unknown) => FrontMa
   description: (value) => (typeof value === 'string' && value.length <= 2_000 ? value : undefined),
   tags: (value) => within(strings(value), 200),
   aliases: (value) => within(names(value), 400),
+  kinds: (value) => within(names(value), MAX_KIND_NAME),
+  fields: readFrontFields,
   order: strings,
 };
 

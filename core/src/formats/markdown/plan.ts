@@ -3,12 +3,14 @@ import { block } from '../../document/build';
 import { newId } from '../../document/ids';
 import { MAX_BLOCKS, type BodyJson, type NodeJson } from '../../document/types';
 import { MAX_OTHER_NAMES } from '../../outline/entry';
+import type { SaidBeside } from '../../kinds/said';
 import { isTagName } from '../../tags/path';
 import { nameOf, orderedNames, restOf, sortIntoFolders, takeDays, FOLDER_KEYS, type Folder } from './folders';
+import { followed, isUnderstood } from './fields';
 import type { FrontMatter } from './frontMatter';
 import { readFile, type ReadFile } from './readFile';
 import { Resolver } from './resolver';
-import type { ImportPlan, ImportRemark, MarkdownFile, PlannedDay, PlannedEntry } from './types';
+import type { ImportPlan, ImportRemark, LinkReference, MarkdownFile, PlannedDay, PlannedEntry } from './types';
 
 /**
  * Turns a folder of Markdown files into a plan of what an import will make.
@@ -25,7 +27,7 @@ const PAGE_BLOCKS = MAX_BLOCKS / 2;
 const LONG_TITLE = 1_000;
 const SHORT_TITLE = 160;
 
-const PAGE_KEYS = ['id', 'title', 'begun', 'changed', 'leaves', 'aliases', 'season', 'tags'];
+const PAGE_KEYS = ['id', 'title', 'begun', 'changed', 'leaves', 'aliases', 'season', 'tags', 'kinds', 'fields'];
 const DAY_KEYS = ['id', 'tags'];
 
 export interface PlanOptions {
@@ -139,7 +141,11 @@ export class Planning {
     takeSeason(entry, front);
     this.entries.push(entry);
     this.resolver.know(file.path, entry.name, entry, file.headings);
-    const keys = areKept ? PAGE_KEYS : PAGE_KEYS.filter((key) => key !== 'aliases');
+    const left = [
+      ...(areKept ? [] : ['aliases']),
+      ...(isUnderstood(front.kinds ?? [], Object.keys(front.fields ?? {})) ? [] : ['fields']),
+    ];
+    const keys = PAGE_KEYS.filter((key) => !left.includes(key));
     this.sources.set(entry.id, { file, keys, title: entry.name, wholeTitle: title.whole });
     return entry;
   }
@@ -185,9 +191,20 @@ export class Planning {
     const source = this.sources.get(entry.id);
     if (!source) return entry.name === '' ? doc([]) : null;
     this.sources.delete(entry.id);
+    entry.said = this.saidOf(source, entry.parentId);
     const blocks = this.blocksOf(source, entry.parentId);
     this.goOn(entry, blocks.splice(PAGE_BLOCKS));
     return doc(blocks);
+  }
+
+  /** What the head of a file says of kinds and fields, its links followed. */
+  private saidOf({ file, keys }: Source, parentId: string | null): SaidBeside | undefined {
+    const { kinds = [], fields = {} } = file.front;
+    if (!keys.includes('kinds') || (kinds.length === 0 && Object.keys(fields).length === 0)) return undefined;
+    const makeMissing = (name: string) => this.addMissing(plainName(name), parentId);
+    const follow = (reference: LinkReference) => this.resolver.targetOf(reference, file.path, makeMissing);
+    const said = keys.includes('fields') ? Object.entries(fields) : [];
+    return { kinds, fields: said.map(([name, field]) => followed(name, field, follow)) };
   }
 
   /** What is too long for one page goes on in pages beneath it. */

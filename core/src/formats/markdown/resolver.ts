@@ -67,6 +67,13 @@ export class Resolver {
       : node;
   }
 
+  /** What a link that stands beside a text leads to: a page that no file writes is made; null when it leads nowhere. */
+  targetOf(reference: LinkReference, path: string, makeMissing: (title: string) => string): string | null {
+    const found = this.find(reference, path);
+    if (found) return found.target;
+    return reference.form === 'wiki' ? makeMissing(lastName(reference.name)) : null;
+  }
+
   /** What a link means; not `isWhole` when its page is there and its heading is not. */
   private find(reference: LinkReference, from: string): { target: string; isWhole: boolean } | null {
     if (reference.form === 'block') {

@@ -1,4 +1,5 @@
 import type { BodyJson } from '../../document/types';
+import type { SaidBeside } from '../../kinds/said';
 import type { EntryKind, Ornament, Pigment } from '../../outline/entry';
 import type { Season } from '../../outline/season';
 
@@ -31,6 +32,8 @@ export interface PlannedEntry {
   showsLeaves?: boolean;
   /** Other names of a page. */
   otherNames?: string[];
+  /** The kinds of a page and what it says in their fields; known once every entry is planned. */
+  said?: SaidBeside;
   body?: BodyJson;
 }
 

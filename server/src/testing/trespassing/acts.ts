@@ -20,6 +20,17 @@ export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
     ...ids.map((id) => ({ do: 'describe', id, showsLeaves: true })),
     ...ids.map((id) => ({ do: 'describe', id: own.notebook, templateId: id })),
   ],
+  // A kind is of one's own account, whatever it is said to be for.
+  describeKind: ({ ids }) => [
+    ...ids.map((id) => ({ do: 'describeKind', id: newId(), name: `With ${id}`, templateId: id })),
+    ...ids.map((id) => ({ do: 'describeKind', id: newId(), name: `At ${id}`, placeId: id })),
+  ],
+  setField: ({ ids }) => ids.map((id) => ({ do: 'setField', id: newId(), kindId: id, name: 'Mine' })),
+  setKinds: ({ ids }) => ids.map((id) => ({ do: 'setKinds', id, add: [newId()] })),
+  setFields: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'setFields', id, fields: [{ field: newId(), text: 'Mine' }] })),
+    ...ids.map((id) => ({ do: 'setFields', id: own.page, fields: [{ field: newId(), pages: [id] }] })),
+  ],
   place: ({ ids, own }) => [
     ...ids.map((id) => ({ do: 'place', id, parentId: own.notebook })),
     ...ids.map((id) => ({ do: 'place', id: own.page, parentId: id })),

@@ -71,6 +71,9 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'put /settings/margins/:id': [204, 204, 204, 204, 204],
   'get /tags': [200],
   'patch /tags/:id': [404, 404, 404, 404, 404],
+  'get /kinds': [200],
+  'get /kinds/:id/pages': [404, 404, 404, 404, 404],
+  'get /fields/:id/held': [200, 200, 200, 200, 200],
   'get /templates': [200],
   'get /entries/:id/template': READ,
 };
@@ -80,6 +83,11 @@ export const ACT_CELLS: Record<Act['do'], readonly number[]> = {
   make: [403, 403, 403, 400, ...OWN, 200, 200, 200, 404, 404, 200, 200, 404],
   name: REFUSED,
   describe: [...REFUSED, 200, 200, 200, 404],
+  // A section is no page; one's own page is.
+  describeKind: [404, 200, 200, 404, 200, 200, 200, 404],
+  setField: [400, 400, 400, 400],
+  setKinds: REFUSED,
+  setFields: [...REFUSED, ...OWN],
   place: [...REFUSED, 403, 403, 403, 400, ...OWN],
   putBack: [...REFUSED, 403, 403, 403, 400],
   jot: OWN,

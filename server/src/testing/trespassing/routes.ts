@@ -90,6 +90,9 @@ export const rows: Record<string, Row> = {
   'put /settings/margins/:id': withEach('/settings/margins/:id', { isHidden: true }),
   'get /tags': plain('/tags'),
   'patch /tags/:id': withEach('/tags/:id', { path: 'race', pigment: 'plum' }),
+  'get /kinds': plain('/kinds'),
+  'get /kinds/:id/pages': withEach('/kinds/:id/pages'),
+  'get /fields/:id/held': withEach('/fields/:id/held'),
   'get /templates': plain('/templates'),
   'get /entries/:id/template': withEach('/entries/:id/template'),
 };

@@ -1,0 +1,9 @@
+/**
+ * What shows kinds and fields, as one part that no first screen waits for: whoever shows some of it asks for this
+ * (kindPart), since what two such parts share would be fetched with the first screen.
+ */
+export { KindScreen } from './KindScreen';
+export { KindsOfSheet } from './KindsOfSheet';
+export { KindsScreen } from './KindsScreen';
+export { prepareKinds } from './known';
+export { PageFields } from './PageFields';

@@ -1,0 +1,19 @@
+import type { HeldOfField, KnownKinds, PagesOfKind } from '@glossarion/core/kinds';
+import { api } from '../../state/api';
+
+/** What is asked of kinds: entered in the table of questions once something of a kind is shown. */
+export const kindQueries = api.injectEndpoints({
+  endpoints: (build) => ({
+    kinds: build.query<KnownKinds, void>({ query: () => '/kinds', providesTags: ['Kinds'] }),
+    pagesOfKind: build.query<PagesOfKind, { id: string; from?: number; limit?: number }>({
+      query: ({ id, from = 0, limit = 200 }) => `/kinds/${id}/pages?from=${from}&limit=${limit}`,
+      providesTags: ['Kinds', 'Titles', 'Outline'],
+    }),
+    heldOfField: build.query<HeldOfField, string>({
+      query: (id) => `/fields/${id}/held`,
+      providesTags: ['Kinds', 'Titles'],
+    }),
+  }),
+});
+
+export const { useKindsQuery, usePagesOfKindQuery, useHeldOfFieldQuery } = kindQueries;

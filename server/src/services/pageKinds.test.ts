@@ -1,0 +1,202 @@
+import * as Y from 'yjs';
+import { block, fieldText, newId, readBeside, writeField, writeKinds, type Beside } from '@glossarion/core/document';
+import type { Act } from '@glossarion/core/acts';
+import { shippedFieldId, shippedKindId, type KnownKinds, type PagesOfKind } from '@glossarion/core/kinds';
+import type { Gloss, MarginPage } from '@glossarion/core/margin';
+import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { checkData } from './checkData';
+
+let server: TestedServer;
+let ines: Person;
+let notebook: string;
+
+beforeAll(async () => {
+  server = await makeServer();
+});
+afterAll(() => server.stop());
+beforeEach(async () => {
+  ines = await server.person();
+  notebook = newId();
+  await act({ do: 'make', id: notebook, kind: 'notebook', parentId: null, name: 'Mill' });
+});
+afterEach(async () => {
+  expect(await checkData(server.services.database)).toEqual([]);
+});
+
+const act = async (...acts: Act[]): Promise<Act[]> => {
+  const answer = await ines.post('/acts', { acts });
+  expect([answer.status, answer.body.detail]).toEqual([200, undefined]);
+  return (answer.body as { undo: Act[] }).undo;
+};
+const refused = async (...acts: Act[]): Promise<string> => {
+  const answer = await ines.post('/acts', { acts });
+  expect(answer.status).toBeGreaterThanOrEqual(400);
+  return String(answer.body.detail);
+};
+const page = async (name: string, more: Partial<Extract<Act, { do: 'make' }>> = {}): Promise<string> => {
+  const id = newId();
+  await act({ do: 'make', id, kind: 'page', parentId: notebook, name, ...more });
+  return id;
+};
+const besideOf = async (id: string): Promise<Beside> => {
+  const { kinds = [], fields = {} } = ((await ines.get(`/pages/${id}`)).body as { body: Beside }).body;
+  return { kinds, fields };
+};
+const marginOf = async (id: string, query = ''): Promise<MarginPage> =>
+  (await ines.get(`/pages/${id}/margin?${query}`)).body as MarginPage;
+const saying = ({ pageTitle, field }: Gloss) => [pageTitle, field];
+
+const kind = (name: Parameters<typeof shippedKindId>[1]) => shippedKindId(ines.viewer.accountId, name);
+const field = (of: Parameters<typeof shippedKindId>[1], name: string) =>
+  shippedFieldId(ines.viewer.accountId, of, name);
+
+test('F7 a meeting leads to its project and its people, who have it in their Margins by what the field is called', async () => {
+  const [gate, wren] = [await page('Sluice gate'), await page('Tomas Wren', { kinds: [kind('person')] })];
+  const meeting = await page('Call about the pintle', {
+    kinds: [kind('meeting')],
+    fields: [
+      { field: field('meeting', 'Attended by'), pages: [wren] },
+      { field: field('meeting', 'For the project'), pages: [gate] },
+      { field: field('meeting', 'Held on'), atom: '2026-03-09' },
+    ],
+  });
+  expect((await marginOf(gate)).glosses.map(saying)).toEqual([['Call about the pintle', 'For the project']]);
+  expect((await marginOf(wren)).glosses.map(saying)).toEqual([['Call about the pintle', 'Attended by']]);
+  // They are there again in what a filter by kind leaves, and no others are.
+  const { facets } = await marginOf(wren, 'hasFacets=true');
+  expect(facets!.kinds).toEqual([{ kind: kind('meeting'), name: 'meeting', count: 1 }]);
+  expect((await marginOf(wren, `kind=${kind('person')}`)).count).toBe(0);
+  expect((await marginOf(wren, `kind=${kind('meeting')}`)).count).toBe(1);
+  // A rename shows at once, since no name is held; what is in the bin is shown of nothing.
+  await act({ do: 'name', id: meeting, name: 'The pintle' });
+  expect((await marginOf(gate)).glosses.map(saying)).toEqual([['The pintle', 'For the project']]);
+  const back = await act({ do: 'bin', id: meeting });
+  expect((await marginOf(gate)).glosses).toEqual([]);
+  await act(...back);
+  expect((await marginOf(gate)).total).toBe(1);
+});
+
+test('F7 two windows write different fields of a page while apart, and the words of one, and nothing is lost', async () => {
+  const wren = await page('Tomas Wren');
+  const { documents } = server.services;
+  const { epoch, update } = await documents.open(ines.viewer, wren, null, null);
+  const windows = [new Y.Doc(), new Y.Doc()];
+  for (const each of windows) Y.applyUpdate(each, update);
+  const [one, other] = windows as [Y.Doc, Y.Doc];
+  writeKinds(one, [kind('person')]);
+  fieldText(one, field('person', 'Trade')).insert(0, 'millwright');
+  writeKinds(other, [kind('reading')]);
+  fieldText(other, field('person', 'Trade')).insert(0, 'carpenter');
+  writeField(other, field('person', 'Mail'), { atom: 'mailto:tomas@wren.example' });
+  for (const each of windows) {
+    await documents.receive(ines.viewer, wren, epoch, Y.encodeStateAsUpdate(each), null);
+  }
+  const { kinds, fields } = await besideOf(wren);
+  expect([...kinds].sort()).toEqual([kind('person'), kind('reading')].sort());
+  expect(fields[field('person', 'Trade')]!.text).toMatch(/millwrightcarpenter|carpentermillwright/u);
+  expect(fields[field('person', 'Mail')]).toEqual({ atom: 'mailto:tomas@wren.example' });
+  // A server that is started anew has them from what is stored.
+  const again = new Y.Doc();
+  Y.applyUpdate(again, (await documents.open(ines.viewer, wren, null, null)).update);
+  expect(readBeside(again)).toEqual({ kinds, fields });
+});
+
+test('F7 what is no field is refused, and nothing of what came with it is stored', async () => {
+  const wren = await page('Tomas Wren');
+  const { documents } = server.services;
+  const { epoch, update } = await documents.open(ines.viewer, wren, null, null);
+  const window = new Y.Doc();
+  Y.applyUpdate(window, update);
+  window.getText('title').insert(0, 'Master ');
+  window.getMap('fields').set('trade', ['smith']);
+  const sent = documents.receive(ines.viewer, wren, epoch, Y.encodeStateAsUpdate(window), null);
+  await expect(sent).rejects.toThrow(/field|page/u);
+  expect((await ines.get(`/pages/${wren}`)).body.title).toBe('Tomas Wren');
+  expect(await refused({ do: 'setFields', id: wren, fields: [{ field: 'trade', text: 'x' } as never] })).toBeTruthy();
+});
+
+test('F7 lines are written, moved and lifted without touching what stands beside them', async () => {
+  const held = { kinds: [kind('project')], fields: { [field('project', 'Runs')]: { atom: '2026-03-01/..' } } };
+  const gate = await page('Sluice gate', { kinds: [...held.kinds] });
+  await act({ do: 'setFields', id: gate, fields: [{ field: field('project', 'Runs'), atom: '2026-03-01/..' }] });
+  const nodes = [block('heading', 'Leaf', { level: 2 }), block('bulleted', 'Worn #iron')];
+  await act({ do: 'putBlocks', id: gate, afterId: null, nodes });
+  await act({ do: 'lift', id: gate, blockIds: [String(nodes[1]!.attrs!.id)], pageId: newId(), parentId: gate });
+  expect(await besideOf(gate)).toEqual(held);
+});
+
+test('F7 a duplicate, a page from a template, and one that another was merged into hold what they should', async () => {
+  const wren = await page('Tomas Wren');
+  const template = await page('Call', {
+    kinds: [kind('meeting')],
+    fields: [{ field: field('meeting', 'At'), text: 'from {{time}}' }],
+  });
+  await act({ do: 'describe', id: template, isTemplate: true });
+  const called = await page('Call of today', {
+    from: { templateId: template, date: '9 March', time: '10:15', answers: {} },
+    fields: [{ field: field('meeting', 'Attended by'), pages: [wren] }],
+  });
+  const held = {
+    kinds: [kind('meeting')],
+    fields: {
+      [field('meeting', 'At')]: { text: 'from 10:15' },
+      [field('meeting', 'Attended by')]: { pages: [wren] },
+    },
+  };
+  expect(await besideOf(called)).toEqual(held);
+  const copyId = newId();
+  await act({ do: 'duplicate', id: called, copyId });
+  expect(await besideOf(copyId)).toEqual(held);
+
+  const other = await page('The same call', {
+    kinds: [kind('project')],
+    fields: [
+      { field: field('meeting', 'At'), text: 'the yard' },
+      { field: field('meeting', 'Held on'), atom: '2026-03-09' },
+    ],
+  });
+  const undo = await act({ do: 'merge', id: other, intoId: called });
+  const { kinds, fields } = await besideOf(called);
+  expect(kinds).toEqual([kind('meeting'), kind('project')]);
+  expect(fields[field('meeting', 'At')]!.text).toBe('from 10:15\nthe yard');
+  expect(fields[field('meeting', 'Held on')]).toEqual({ atom: '2026-03-09' });
+  await act(...undo);
+  expect(await besideOf(called)).toEqual(held);
+});
+
+test('F7 kinds are made, take fields over, and say what they are to each of their pages', async () => {
+  const [smith, trade] = [newId(), newId()];
+  await act(
+    { do: 'describeKind', id: smith, name: 'Smith', broaderId: kind('person'), pigment: 'ochre' },
+    { do: 'setField', id: trade, kindId: smith, name: 'Forge', type: 'text' },
+  );
+  expect(await refused({ do: 'describeKind', id: newId(), name: 'smith' })).toBe(
+    'There is a kind called “Smith” already.',
+  );
+  expect(await refused({ do: 'describeKind', id: kind('person'), broaderId: smith })).toBe(
+    'A kind can’t take fields over from itself.',
+  );
+  expect(await refused({ do: 'setField', id: newId(), kindId: smith, name: 'TRADE' })).toBe(
+    'There is a field called “Trade” already.',
+  );
+  const frayne = await page('Callum Frayne', { kinds: [smith] });
+  const wren = await page('Tomas Wren', { kinds: [kind('person')] });
+  const people = (await ines.get(`/kinds/${kind('person')}/pages`)).body as PagesOfKind;
+  expect(people.pages.map(({ id }) => id)).toEqual([frayne, wren]);
+  expect(((await ines.get(`/kinds/${smith}/pages`)).body as PagesOfKind).pages.map(({ id }) => id)).toEqual([frayne]);
+  const known = async () => (await ines.get('/kinds')).body as KnownKinds;
+  expect((await known()).counts).toEqual({ [smith]: 1, [kind('person')]: 1 });
+  const undo = await act({ do: 'describeKind', id: smith, isDeleted: true });
+  expect((await known()).kinds.find(({ id }) => id === smith)!.isDeleted).toBe(true);
+  expect((await besideOf(frayne)).kinds).toEqual([smith]);
+  await act(...undo);
+  expect((await known()).kinds.find(({ id }) => id === smith)).toMatchObject({ isDeleted: false, pigment: 'ochre' });
+});
+
+test('F7 many pages become persons in one act, and are as they were when it is taken back', async () => {
+  const ids = [await page('Tomas Wren'), await page('Callum Frayne'), await page('Petra Vane')];
+  const undo = await act(...ids.map((id): Act => ({ do: 'setKinds', id, add: [kind('person')] })));
+  for (const id of ids) expect((await besideOf(id)).kinds).toEqual([kind('person')]);
+  await act(...undo);
+  for (const id of ids) expect((await besideOf(id)).kinds).toEqual([]);
+});
