@@ -1,61 +1,13 @@
 import type { Locator, Page } from '@playwright/test';
-import type { ActKind } from '@glossarion/core/acts';
 import { expect, into, isPhone, test, textOf } from './support/lines';
 import { line, openNotebook } from './support/outline';
+import { DONE, type MenuName } from './support/reachedActs';
 import { openPage, outlineNotesWith } from './support/reachNotes';
 
 /**
  * Every act and every tool, by keys alone within ten and by touch alone within three taps. The tools are read from the
  * menus of the running product; the acts are core's list, each with the tool that does it.
  */
-
-/** Where an act is done: a menu and what it offers there; or what it is a part, or the taking back, of. */
-type Reached = [menu: MenuName, tool: RegExp] | { partOf: ActKind };
-
-const DONE: Record<ActKind, Reached> = {
-  addFormer: { partOf: 'foldBack' },
-  beginPeriod: ['calendar', /^Week \d+ of \d{4}/u],
-  bin: ['entry', /^Delete page$/u],
-  describe: ['entry', /^Make this a template$/u],
-  describeKind: ['kind', /^Rename$/u],
-  dropBlocks: { partOf: 'lift' },
-  duplicate: ['entry', /^Duplicate/u],
-  file: ['jotting', /^File: /u],
-  foldBack: ['page', /^Fold back/u],
-  jot: ['jot', /^Keep$/u],
-  leadTo: { partOf: 'merge' },
-  leaveUnlinked: { partOf: 'linkNames' },
-  lift: ['line', /^Lift to a page$/u],
-  linkNames: ['margin', /^Link/u],
-  make: ['entry', /^New page beside$/u],
-  merge: ['page', /^Merge/u],
-  moveBlocks: ['line', /^Send elsewhere$/u],
-  moveGloss: ['gloss', /^Set .* beside another line$/u],
-  name: ['entry', /^Rename$/u],
-  otherNames: ['page', /^Other names/u],
-  pin: ['entry', /^Pin/u],
-  place: ['entry', /^Move to/u],
-  putBack: { partOf: 'place' },
-  putBlocks: { partOf: 'send' },
-  removeFormer: { partOf: 'foldBack' },
-  restore: ['bin', /^Bring back/u],
-  rewrite: { partOf: 'linkNames' },
-  season: ['entry', /^Lay aside$/u],
-  send: ['line', /^Send elsewhere$/u],
-  setField: ['kind', /^Add a field$/u],
-  setFields: { partOf: 'merge' },
-  setKinds: ['page', /^Kinds/u],
-  setTask: ['line', /^Due, put off, repeat$/u],
-  split: ['page', /^Split/u],
-  tray: ['jotting', /^Keep: /u],
-  unbin: { partOf: 'bin' },
-  unmake: { partOf: 'make' },
-  unpin: ['pinned', /^Take from the pins$/u],
-};
-
-type MenuName =
-  | ('page' | 'entry' | 'pinned' | 'chosen' | 'line' | 'lines' | 'table' | 'margin' | 'gloss' | 'bin' | 'writing')
-  | ('calendar' | 'jot' | 'jotting' | 'kind');
 
 /** What is no menu: Tab goes from one tool to the next. */
 const ALONG_BY_TAB: readonly MenuName[] = ['margin', 'gloss', 'bin', 'calendar', 'jot', 'jotting', 'kind'];

@@ -4,6 +4,7 @@ import { shownWords } from '@glossarion/core/document';
 import { addDays } from '@glossarion/core/journal';
 import type { Act } from '@glossarion/core/acts';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
+import type { Pigment } from '@glossarion/core/outline';
 import type { BroughtForward } from '@glossarion/core/tasks';
 import { ownView, type Viewer } from '../access';
 import type { Services } from '.';
@@ -36,6 +37,7 @@ export async function makeDemo(services: Services, folder: string, today: string
   const report = await services.imports.take(viewer, readDemoNotes(folder, today));
   for (const { path: file, what } of report.remarks) services.log.warn(`demo: ${file}: ${what}`);
   await arrange(services, viewer);
+  await describeKinds(services, viewer);
   await putOff(services, viewer, today);
   await fillTray(services, viewer, today);
   await attachDemoFiles(services, viewer, path.join(folder, '../files'));
@@ -60,6 +62,34 @@ async function arrange({ acts, find }: Services, viewer: Viewer): Promise<void> 
       const found = (await find.byName(viewer, title, 5)).find((each) => each.title === title);
       if (found) doing.push(act(found.id));
     }
+  }
+  await acts.perform(viewer, doing);
+}
+
+/** Kinds of one's own that notes name, with what they can't say of them. */
+const OWN_KINDS: Record<string, { pigment: Pigment; units?: Record<string, string> }> = {
+  permit: { pigment: 'vermilion' },
+  material: { pigment: 'ochre', units: { Costs: '£' } },
+};
+/** Where pages of a kind are begun. */
+const PLACES: Record<string, string> = { person: 'People & Firms', firm: 'Suppliers', reading: 'Books' };
+
+async function describeKinds({ acts, find, kinds }: Services, viewer: Viewer): Promise<void> {
+  const tree = await kinds.tree(viewer);
+  const doing: Act[] = [];
+  for (const [name, { pigment, units = {} }] of Object.entries(OWN_KINDS)) {
+    const kind = tree.named(name);
+    if (!kind) continue;
+    doing.push({ do: 'describeKind', id: kind.id, pigment });
+    for (const [field, unit] of Object.entries(units)) {
+      const found = tree.fieldNamed([kind.id], field);
+      if (found) doing.push({ do: 'setField', id: found.id, kindId: kind.id, unit });
+    }
+  }
+  for (const [name, title] of Object.entries(PLACES)) {
+    const place = (await find.byName(viewer, title, 5)).find((each) => each.title === title);
+    const kind = tree.named(name);
+    if (place && kind) doing.push({ do: 'describeKind', id: kind.id, placeId: place.id });
   }
   await acts.perform(viewer, doing);
 }

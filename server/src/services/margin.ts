@@ -122,7 +122,7 @@ export class Margin {
         lineId,
         count: each.length,
         pigments: [...new Set(each.map(({ place }) => (place.day ? null : place.pigment)))].slice(0, PIGMENTS),
-        firstWords: wordsOf(lineAt.get(each[0]!)!.node, titleOf),
+        firstWords: firstWordsOf(each[0]!, lineAt.get(each[0]!)!, titleOf),
       })),
       glosses,
       targets: reader.targets([...named]),
@@ -196,6 +196,10 @@ const NO_KINDS: KindsOf = new Map();
 
 const fieldName = ({ row }: Referring, tree: KindTree): string | null =>
   row.ofField === 1 ? (tree.field(row.blockId)?.name ?? 'A field') : null;
+
+/** The beginning of a stack; of a field, the page it is of too. */
+const firstWordsOf = ({ row, place }: Referring, { node }: ShownLine, titleOf: (id: string) => string): string =>
+  row.ofField === 1 ? `${place.title}: ${wordsOf(node, titleOf)}` : wordsOf(node, titleOf);
 
 /** A field that leads here has no line: what it is called stands for its words. */
 const lineOfField = (each: Referring, tree: KindTree): ShownLine => ({
