@@ -75,12 +75,13 @@ export function FieldValue(props: ValueProps) {
   }
 }
 
-/** Fields whose values lead elsewhere are written by way of their names. */
+/** Fields whose values lead elsewhere are written by way of their names, and those that say nothing but what they kept. */
 const BY_NAME: readonly Field['type'][] = ['pages', 'date', 'address'];
 
 /** What a field is called. */
-export function FieldName({ field, onOpen }: Pick<ValueProps, 'field' | 'onOpen'>) {
-  if (!BY_NAME.includes(field.type)) return <Said look="field-name">{field.name}</Said>;
+export function FieldName({ field, holding, onOpen }: Pick<ValueProps, 'field' | 'holding' | 'onOpen'>) {
+  const isByName = BY_NAME.includes(field.type) || (field.type !== 'text' && !computed().isFilled(holding));
+  if (!isByName) return <Said look="field-name">{field.name}</Said>;
   return (
     <Tap look="field-name field-tap" aria-label={`Change ${field.name}`} onPress={onOpen}>
       {field.name}

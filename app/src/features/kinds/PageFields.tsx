@@ -68,7 +68,7 @@ export function PageFields({ page }: { page: PageDocument }) {
       <PageKinds pageId={page.pageId} kinds={kinds} kindIds={kindIds} />
       {shown.map((row) => (
         <Box look="field" key={row.field.id}>
-          <FieldName field={row.field} onOpen={() => setOpenId(row.field.id)} />
+          <FieldName field={row.field} holding={row.holding} onOpen={() => setOpenId(row.field.id)} />
           <Box look="field-value">
             <FieldValue
               page={page}

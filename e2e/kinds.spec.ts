@@ -1,0 +1,178 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, test, textOf } from './support/lines';
+import { glossesIn, marginOf, secondWindow, showTools } from './support/margin';
+import { openPage, saved } from './support/test';
+
+/** Kinds and fields: what a page is, and what it says of itself beneath its title. */
+
+const fieldsOf = (page: Page): Locator => page.getByRole('group', { name: 'What this page is' });
+const dialog = (page: Page): Locator => page.getByRole('dialog');
+
+/** Chooses by letters in the sheet that is open. */
+async function choose(page: Page, letters: string, offered: string | RegExp): Promise<void> {
+  await page.keyboard.type(letters);
+  await expect(dialog(page).getByRole('option', { name: offered }).first()).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('Enter');
+}
+
+/** Makes the page that is open one of a kind. */
+async function become(page: Page, kind: string): Promise<void> {
+  await page.getByRole('button', { name: 'Page', exact: true }).click();
+  await dialog(page).getByRole('button', { name: 'Kinds…' }).click();
+  await choose(page, kind, new RegExp(`^${kind}`, 'u'));
+  await expect(dialog(page).getByRole('list', { name: 'Its kinds' })).toContainText(kind);
+  await page.keyboard.press('Escape');
+  await expect(fieldsOf(page)).toContainText(kind);
+}
+
+const fillIn = (page: Page, field: string) =>
+  fieldsOf(page)
+    .getByRole('button', { name: `Fill in ${field}`, exact: true })
+    .click();
+
+const people = { 'Tomas Wren': 'Third of the name.\n', 'Stroud & Sons': 'Timber yard.\n', Frayne: 'Smith.\n' };
+
+test('F7 a page becomes a person and says so in its fields, in every window, and after it was loaded anew', async ({
+  pages,
+}) => {
+  const page = await pages(people);
+  const other = await secondWindow(page);
+  await become(page, 'person');
+  await fillIn(page, 'Trade');
+  await page.keyboard.type('Millwright');
+  await page.keyboard.press('Enter');
+  await fillIn(page, 'Works for');
+  await choose(page, 'stroud', /^Stroud & Sons/u);
+  await expect(dialog(page).getByRole('list', { name: 'Now in Works for' })).toContainText('Stroud & Sons');
+  await page.keyboard.press('Escape');
+  await fillIn(page, 'Mail');
+  await page.keyboard.type('not an address');
+  await page.keyboard.press('Enter');
+  // What can’t be read stays typed, with the reason.
+  await expect(fieldsOf(page).getByRole('alert')).toContainText('can’t be read');
+  await expect(fieldsOf(page).getByRole('textbox', { name: 'Mail' })).toHaveValue('not an address');
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type('tomas@wren.example');
+  await page.keyboard.press('Enter');
+  const hasAll = async (window: Page) => {
+    const fields = fieldsOf(window);
+    await expect(fields.getByRole('textbox', { name: 'Trade' })).toHaveText('Millwright');
+    await expect(fields.getByRole('link', { name: 'Stroud & Sons' })).toBeVisible();
+    await expect(fields.getByRole('link', { name: 'tomas@wren.example' })).toHaveAttribute(
+      'href',
+      'mailto:tomas@wren.example',
+    );
+  };
+  await hasAll(page);
+  await hasAll(other);
+  await saved(page);
+  await page.reload();
+  await expect(textOf(page)).toBeVisible();
+  await hasAll(page);
+
+  // The firm has it in its Margin by what the field is called, and nothing but it when filtered so.
+  await openPage(page, 'Stroud & Sons');
+  const margin = await marginOf(page);
+  await expect(glossesIn(margin)).toHaveCount(1);
+  await expect(glossesIn(margin)).toContainText('Works for');
+  await (await showTools(page)).getByRole('button', { name: /^person/u }).click();
+  await expect(margin).toContainText('1 of 1 linked');
+  await glossesIn(margin).getByRole('link').first().click();
+  await expect(fieldsOf(page)).toContainText('person');
+});
+
+test(
+  'F7 fields that two windows fill in without network are all there, once',
+  { tag: '@once' },
+  async ({ pages, context }) => {
+    const page = await pages(people);
+    await become(page, 'person');
+    const other = await secondWindow(page);
+    await expect(fieldsOf(other)).toContainText('person');
+    await context.setOffline(true);
+    await fillIn(page, 'Trade');
+    await page.keyboard.type('Millwright');
+    await page.keyboard.press('Enter');
+    await fillIn(page, 'Mail');
+    await page.keyboard.type('tomas@wren.example');
+    await page.keyboard.press('Enter');
+    await fillIn(other, 'Telephone');
+    await other.keyboard.type('01632 960 204');
+    await other.keyboard.press('Enter');
+    await fillIn(other, 'Trade');
+    await other.keyboard.type(' and carpenter');
+    await other.keyboard.press('Enter');
+    // What was written is here after the window was loaded anew, too.
+    await expect(fieldsOf(page).getByRole('link', { name: 'tomas@wren.example' })).toBeVisible();
+    await context.setOffline(false);
+    for (const window of [page, other]) {
+      const trade = fieldsOf(window).getByRole('textbox', { name: 'Trade' });
+      await expect(trade).toContainText('Millwright');
+      await expect(trade).toContainText('and carpenter');
+      await expect(fieldsOf(window).getByRole('link', { name: 'tomas@wren.example' })).toBeVisible();
+      await expect(fieldsOf(window).getByRole('link', { name: '01632960204' })).toBeVisible();
+      await saved(window);
+    }
+  },
+);
+
+test('F7 a kind of one’s own: made by its name, its field made another type, and nothing lost by it', async ({
+  pages,
+}) => {
+  const page = await pages({ 'The Half Ebb': 'A boat.\n', Frayne: 'Smith.\n' });
+  await page.getByRole('button', { name: 'Page', exact: true }).click();
+  await dialog(page).getByRole('button', { name: 'Kinds…' }).click();
+  await choose(page, 'boat', /^A new kind: “boat”/u);
+  await expect(dialog(page).getByRole('list', { name: 'Its kinds' })).toContainText('boat');
+  await page.keyboard.press('Escape');
+  await fieldsOf(page).getByRole('link', { name: 'boat' }).click();
+  await expect(page.getByRole('heading', { name: 'boat', level: 1 })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a field' }).click();
+  await dialog(page).getByRole('textbox', { name: 'What it is called' }).fill('Built');
+  await dialog(page).getByRole('button', { name: 'Add the field' }).click();
+  await expect(page.getByRole('main').getByRole('button', { name: /^Built/u })).toContainText('Text');
+  await page.getByRole('main').getByRole('link', { name: 'The Half Ebb' }).click();
+  await fillIn(page, 'Built');
+  await page.keyboard.type('about 1934');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await fieldsOf(page).getByRole('link', { name: 'boat' }).click();
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: /^Built/u })
+    .click();
+  await dialog(page)
+    .getByRole('button', { name: /^What it holds/u })
+    .click();
+  await page.getByRole('radio', { name: 'Number' }).click();
+  // It says first what can’t be taken over.
+  await expect(dialog(page).getByRole('status')).toContainText('The Half Ebb: about 1934');
+  await dialog(page).getByRole('button', { name: 'Keep changes' }).click();
+  await page.getByRole('main').getByRole('link', { name: 'The Half Ebb' }).click();
+  await expect(fieldsOf(page)).toContainText('Kept: about 1934');
+  await fieldsOf(page).getByRole('button', { name: 'Change Built' }).click();
+  await page.keyboard.type('1934');
+  await page.keyboard.press('Enter');
+  await expect(fieldsOf(page).getByRole('button', { name: /^Built: 1934/u })).toBeVisible();
+  await expect(fieldsOf(page)).toContainText('Kept: about 1934');
+});
+
+test('F7 what was written in a field is taken back and done again by itself', { tag: '@once' }, async ({ pages }) => {
+  const page = await pages(people);
+  await become(page, 'person');
+  await fillIn(page, 'Mail');
+  await page.keyboard.type('tomas@wren.example');
+  await page.keyboard.press('Enter');
+  await fillIn(page, 'Telephone');
+  await page.keyboard.type('01632 960 204');
+  await page.keyboard.press('Enter');
+  const [mail, telephone] = [/wren\.example/u, '01632960204'].map((name) => fieldsOf(page).getByRole('link', { name }));
+  await expect(telephone!).toBeVisible();
+  await fieldsOf(page).getByRole('button', { name: 'Change Telephone' }).focus();
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(telephone!).toHaveCount(0);
+  await expect(mail!).toBeVisible();
+  await fieldsOf(page).getByRole('button', { name: 'Change Mail' }).focus();
+  await page.keyboard.press('ControlOrMeta+Shift+z');
+  await expect(telephone!).toBeVisible();
+});
