@@ -24,7 +24,7 @@ const byHand = [
  */
 const CORE = [
   ...['accounts', 'notices', 'calendar', 'words', 'outline', 'tags', 'document', 'links', 'alsoNamed', 'journal'],
-  ...['tray', 'dates', 'kinds', 'meetings', 'tasks', 'overview', 'templates', 'acts', 'bin', 'desk', 'find', 'formats'],
+  ...['tray', 'dates', 'kinds', 'tasks', 'meetings', 'overview', 'templates', 'acts', 'bin', 'desk', 'find', 'formats'],
   ...['kin', 'margin', 'review', 'messages', 'names', 'pickables', 'testing'],
 ].map((name) => `core/src/${name}`);
 const SERVER = [

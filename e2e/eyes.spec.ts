@@ -3,13 +3,15 @@ import { missedTargets } from './support/targets';
 import { line as entry } from './support/outline';
 import { clickEnd, expect, isPhone, openPage, test, textOf } from './support/test';
 
+const PLACES = ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/kinds', '/find?q=gate', '/settings'];
+
 // A finger is as large on every screen.
 test(
   'S4 what is tapped is 44 px large, and nothing that is tapped lies over something else',
   { tag: '@phone' },
   async ({ mill }) => {
     const origin = new URL(mill.url()).origin;
-    for (const place of ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/find?q=gate', '/settings', '/bin', '/kinds']) {
+    for (const place of [...PLACES, '/bin']) {
       await mill.goto(origin + place, { waitUntil: 'networkidle' });
       expect(await missedTargets(mill), place).toEqual([]);
     }
@@ -46,7 +48,7 @@ test('S4 at 200 %, as narrow as a phone, nothing is cut off at the side', { tag:
         })
         .map((element) => `${element.tagName} ${element.className} ${element.textContent?.slice(0, 30)}`),
     );
-  for (const place of ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/find?q=gate', '/settings']) {
+  for (const place of PLACES) {
     await mill.goto(origin + place, { waitUntil: 'networkidle' });
     expect(await cutOff(), place).toEqual([]);
   }

@@ -365,6 +365,7 @@ const BY_TOUCH: Record<string, [where: 'bar' | 'page' | 'line' | 'here' | 'trail
   'Copy link': ['page', /^Copy link$/u],
   'Send elsewhere': ['line', /^Send elsewhere$/u],
   'Lift the chosen lines to a page': ['line', /^Lift to a page$/u],
+  'A meeting or call from this line': ['line', /^A meeting or call$/u],
   'Write beside: keep this page beside the next': ['page', /^Keep beside$/u],
   'Find and replace on this page': ['page', /^Find and replace/u],
   Pin: ['page', /^(Pin|Take from the pins)/u],

@@ -21,6 +21,7 @@ import { entryRoutes } from './routes/entries';
 import { fileRoutes } from './routes/files';
 import { findRoutes } from './routes/find';
 import { importRoutes } from './routes/imports';
+import { meetingRoutes } from './routes/meetings';
 import { kindRoutes } from './routes/kinds';
 import { pageRoutes } from './routes/pages';
 import { settingRoutes } from './routes/settings';
@@ -132,6 +133,7 @@ export function makeApp(services: Services): Express {
     tagRoutes,
     taskRoutes,
     kindRoutes,
+    meetingRoutes,
     templateRoutes,
     trayRoutes,
   ]) {

@@ -4,5 +4,6 @@
  */
 export { dateAtEnd, dayTyped, isCalendarDate } from '@glossarion/core/dates';
 export * as kinds from '@glossarion/core/kinds';
+export { meetingFrom } from '@glossarion/core/meetings';
 export { whenAtEnd, whenTyped } from '@glossarion/core/tasks/phrases';
 export { repeatDays } from '@glossarion/core/tasks/changes';

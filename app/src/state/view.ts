@@ -31,7 +31,8 @@ export type OpenSheet =
   | { for: 'templateOf'; entryId: string }
   | { for: 'names'; entryId: string }
   | { for: 'merge'; entryId: string }
-  | { for: 'kindsOf'; entryId: string };
+  | { for: 'kindsOf'; entryId: string }
+  | { for: 'meeting'; pageId: string; blockId: string };
 
 /** What the screen is doing. */
 interface ViewState extends KeptView {

@@ -1,1 +1,2 @@
 export * from './fromLine';
+export type * from './about';

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { ShownTask } from '@glossarion/core/tasks';
 import { LINK_STATES, type Target } from '@glossarion/core/links';
 import { ENTRY_KINDS, OUTSIDE, PIGMENTS, SEASONS, type TrailStep } from '@glossarion/core/outline';
 
@@ -65,3 +66,6 @@ export const targetKeys: { [K in keyof Target]: Joi.Schema } = {
 
 export const target = all<Target>(targetKeys);
 export const targets = list(target);
+
+/** A task as it is shown elsewhere than on its page. */
+export const shownTask = all<ShownTask>({ blockId: id, page: target, node, beneath: list(node), putOffs: count });

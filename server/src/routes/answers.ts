@@ -41,6 +41,7 @@ import {
   ownSeason,
   node,
   body,
+  shownTask,
   standsIn,
   step,
   targetKeys,
@@ -262,7 +263,7 @@ export const glimpse = all<Glimpse>({
 
 export const brought = all<BroughtForward>({
   jottings: list(jotting),
-  tasks: list(all<ShownTask>({ blockId: id, page: target, node, beneath: list(node), putOffs: count })),
+  tasks: list(shownTask),
   older: count,
   targets,
 });

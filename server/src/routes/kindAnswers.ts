@@ -10,9 +10,24 @@ import {
   type PageOfKind,
   type PagesOfKind,
 } from '@glossarion/core/kinds';
-import { all, list, id, text, count, yesNo, pigment, content, heldFields, targets } from './answerForms';
+import type { AboutMeeting, LastMeeting, NamedPage } from '@glossarion/core/meetings';
+import {
+  all,
+  date,
+  shownTask,
+  target,
+  list,
+  id,
+  text,
+  count,
+  yesNo,
+  pigment,
+  content,
+  heldFields,
+  targets,
+} from './answerForms';
 
-/** What is answered of kinds and fields. */
+/** What is answered of kinds and fields, and of meetings. */
 
 const choiceKeys: { [K in keyof Choice]: Joi.Schema } = {
   id,
@@ -56,5 +71,12 @@ export const pagesOfKind = all<PagesOfKind>({
 });
 export const heldOfField = all<HeldOfField>({
   held: list(Joi.object({ pageId: id.required(), content: content.required() })),
+  targets,
+});
+
+export const aboutMeeting = all<AboutMeeting>({
+  named: list(all<NamedPage>({ id, title: text, isPerson: yesNo, isProject: yesNo })),
+  last: all<LastMeeting>({ meeting: target, day: date, people: list(id), open: list(shownTask) }).allow(null),
+  place: target.allow(null),
   targets,
 });

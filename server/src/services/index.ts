@@ -25,6 +25,7 @@ import { Journal } from './journal';
 import { KinReader } from './kin';
 import { Kinds } from './kinds';
 import { Margin } from './margin';
+import { Meetings } from './meetings';
 import { Notices } from './notices';
 import { Pages } from './pages';
 import { PagesOfKinds } from './pagesOfKind';
@@ -61,6 +62,7 @@ export interface Services {
   tags: Tags;
   kinds: Kinds;
   pagesOfKinds: PagesOfKinds;
+  meetings: Meetings;
   tasks: Tasks;
   taskLists: TaskLists;
   templates: Templates;
@@ -94,6 +96,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const entries = new Entries(database, tags);
   const tray = new TrayReader(database, entries);
   const tasks = new Tasks(database, entries, tray);
+  const taskLists = new TaskLists(database, entries, kinds);
   const zones = new Zones(database);
   const documents = new Documents(database, facts, tags, new HappeningWriter(zones));
   const find = new Find(database, entries, tags);
@@ -137,7 +140,8 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     kinds,
     pagesOfKinds: new PagesOfKinds(database, entries, kinds),
     tasks,
-    taskLists: new TaskLists(database, entries),
+    taskLists,
+    meetings: new Meetings(database, entries, kinds, taskLists),
     templates: new Templates(database),
     tray,
     documents,

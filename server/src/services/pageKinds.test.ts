@@ -1,5 +1,15 @@
 import * as Y from 'yjs';
-import { block, fieldText, newId, readBeside, writeField, writeKinds, type Beside } from '@glossarion/core/document';
+import type { AboutMeeting } from '@glossarion/core/meetings';
+import {
+  block,
+  fieldText,
+  newId,
+  ownWords,
+  readBeside,
+  writeField,
+  writeKinds,
+  type Beside,
+} from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
 import { shippedFieldId, shippedKindId, type KnownKinds, type PagesOfKind } from '@glossarion/core/kinds';
 import type { Gloss, MarginPage } from '@glossarion/core/margin';
@@ -199,4 +209,47 @@ test('F7 many pages become persons in one act, and are as they were when it is t
   for (const id of ids) expect((await besideOf(id)).kinds).toEqual([kind('person')]);
   await act(...undo);
   for (const id of ids) expect((await besideOf(id)).kinds).toEqual([]);
+});
+
+test('J5 a line that names somebody knows them, when one last met them, and what of then is open', async () => {
+  const [gate, wren] = [
+    await page('Sluice gate', { kinds: [kind('project')] }),
+    await page('Tomas Wren', { kinds: [kind('person')] }),
+  ];
+  const plain = await page('Hot lime');
+  const met = (name: string, day: string) =>
+    page(name, {
+      kinds: [kind('meeting')],
+      fields: [
+        { field: field('meeting', 'Attended by'), pages: [wren] },
+        { field: field('meeting', 'For the project'), pages: [gate] },
+        { field: field('meeting', 'Held on'), atom: day },
+      ],
+    });
+  await met('In spring', '2026-03-01');
+  const latest = await met('On the quay', '2026-05-04');
+  await met('To come', '2026-05-09');
+  const todo = (words: string, state: string) => block('todo', words, { state });
+  await act({
+    do: 'putBlocks',
+    id: latest,
+    afterId: null,
+    nodes: [todo('Send the figures', 'open'), todo('Lend the gauge', 'done')],
+  });
+  const about = async (...ids: string[]) =>
+    (await ines.get(`/meetings/about?today=2026-05-06&ids=${ids.join()}`)).body as AboutMeeting;
+  const { named, last } = await about(gate, plain, wren);
+  expect(named.map(({ title, isPerson, isProject }) => [title, isPerson, isProject])).toEqual([
+    ['Sluice gate', false, true],
+    ['Tomas Wren', true, false],
+  ]);
+  expect([last!.meeting.title, last!.day, last!.people]).toEqual(['On the quay', '2026-05-04', [wren]]);
+  expect(last!.open.map(({ node }) => ownWords(node))).toEqual(['Send the figures']);
+  // What is to be done waits for all who were there, and for the project, though no line of it names them.
+  for (const id of [wren, gate]) {
+    expect((await ines.get(`/pages/${id}/tasks`)).body).toMatchObject({ here: 0, linking: 1 });
+  }
+  await act({ do: 'bin', id: latest });
+  expect((await about(wren)).last!.meeting.title).toBe('In spring');
+  expect((await about(plain)).last).toBeNull();
 });

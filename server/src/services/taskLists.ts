@@ -13,12 +13,14 @@ import {
   type TaskGroup,
   type TaskList,
 } from '@glossarion/core/tasks';
+import { shippedKindId } from '@glossarion/core/kinds';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';
 import {
   BlockEntity,
   EntryEntity,
   HappeningEntity,
+  KindUseEntity,
   LinkEntity,
   TagUseEntity,
   TaskEntity,
@@ -26,6 +28,7 @@ import {
 } from '../entities';
 import { PUT_OFFS } from '../entities/task.queries';
 import type { Entries, EntryReader } from './entries';
+import type { Kinds } from './kinds';
 import { isActive, shownTask, type TaskRow } from './tasks';
 
 /** What was done in so many days was done lately. */
@@ -44,6 +47,11 @@ export interface ListWish {
   only: 'repeat' | 'putOff' | null;
   from: number;
   limit: number;
+}
+
+interface OfMeetings {
+  /** The kinds of which a page is a meeting. */
+  meetings: readonly string[];
 }
 
 interface Row {
@@ -66,11 +74,12 @@ export class TaskLists {
   constructor(
     private database: Database,
     private entries: Entries,
+    private kinds: Kinds,
   ) {}
 
   async list(viewer: Viewer, wish: ListWish): Promise<TaskList> {
     const reader = this.entries.reader(viewer);
-    const listed = await this.listed(viewer, reader, wish);
+    const listed = await this.listed(viewer, reader, { ...wish, meetings: await this.meetingKinds(viewer) });
     const grouped = await this.grouped(listed, reader, wish);
     const { groups, ordered } = gathered(grouped, wish.by, (key) => this.titleOf(reader, wish.by, key));
     const shown = wish.group === null ? ordered : ordered.filter(({ key }) => key === wish.group);
@@ -88,8 +97,9 @@ export class TaskLists {
   async counts(viewer: Viewer, id: string): Promise<TaskCounts> {
     this.entries.entry(viewer, id);
     const reader = this.entries.reader(viewer);
+    const meetings = await this.meetingKinds(viewer);
     const count = async (where: keyof TaskCounts) => {
-      const rows = await this.rows(viewer, reader, { of: id, where, only: null }).getRawMany<Row>();
+      const rows = await this.rows(viewer, reader, { of: id, where, only: null, meetings }).getRawMany<Row>();
       return rows.filter(({ pageId }) => isActive(reader, pageId)).length;
     };
     return { here: await count('here'), beneath: await count('beneath'), linking: await count('linking') };
@@ -98,14 +108,19 @@ export class TaskLists {
   /** How many tasks are overdue or for today. */
   async due(viewer: Viewer, today: string): Promise<number> {
     const reader = this.entries.reader(viewer);
-    const rows = await this.rows(viewer, reader, { of: null, where: null, only: null })
+    const rows = await this.rows(viewer, reader, { of: null, where: null, only: null, meetings: [] })
       .andWhere('(t.due < :after OR t.forDay <= :today OR e.day <= :today)', { today, after: `${today}~` })
       .getRawMany<Row>();
     const standing = rows.filter(({ pageId }) => isActive(reader, pageId)).map(listedOf);
     return standing.filter((task) => ['overdue', 'today'].includes(dayGroup(task, today))).length;
   }
 
-  private async listed(viewer: Viewer, reader: EntryReader, wish: ListWish): Promise<ListedTask[]> {
+  /** The kinds of which a page is a meeting. */
+  private async meetingKinds(viewer: Viewer): Promise<string[]> {
+    return (await this.kinds.tree(viewer)).narrower(shippedKindId(viewer.accountId, 'meeting'));
+  }
+
+  private async listed(viewer: Viewer, reader: EntryReader, wish: ListWish & OfMeetings): Promise<ListedTask[]> {
     const open = await this.rows(viewer, reader, wish).getRawMany<Row>();
     const done = wish.by === 'day' && wish.only === null ? await this.doneLately(viewer, reader, wish) : [];
     return [...open.map(listedOf), ...done].filter(({ pageId }) => isActive(reader, pageId));
@@ -115,16 +130,20 @@ export class TaskLists {
   private rows(
     viewer: Viewer,
     reader: EntryReader,
-    { of, where, only }: Pick<ListWish, 'of' | 'where' | 'only'>,
+    { of, where, only, meetings }: Pick<ListWish, 'of' | 'where' | 'only'> & OfMeetings,
   ): SelectQueryBuilder<Entry> {
     const query = this.lines(viewer).andWhere("t.state IN ('open', 'begun')");
     if (only === 'repeat') query.andWhere('t.repeat IS NOT NULL');
     if (only === 'putOff') query.andWhere(`${PUT_OFFS} > 2`);
-    if (of !== null) this.narrow(query, reader, of, where ?? 'here');
+    if (of !== null) this.narrow(query, reader, { of, where: where ?? 'here', meetings });
     return query;
   }
 
-  private narrow(query: SelectQueryBuilder<Entry>, reader: EntryReader, of: string, where: keyof TaskCounts): void {
+  private narrow(
+    query: SelectQueryBuilder<Entry>,
+    reader: EntryReader,
+    { of, where, meetings }: { of: string; where: keyof TaskCounts } & OfMeetings,
+  ): void {
     if (where === 'here') query.andWhere('e.id = :of', { of });
     else if (where === 'linking') {
       const linking = query
@@ -132,7 +151,14 @@ export class TaskLists {
         .select('1')
         .from(LinkEntity, 'l')
         .where('l.target = :of AND l.documentId = t.documentId AND l.blockId = t.blockId');
-      query.andWhere(`e.id != :of AND EXISTS ${linking.getQuery()}`, { of });
+      // What is to be done after a meeting waits for all who were there, and for its project.
+      const met = query
+        .subQuery()
+        .select('1')
+        .from(LinkEntity, 'f')
+        .innerJoin(KindUseEntity.options.name, 'u', 'u.documentId = f.documentId AND u.kind IN (:...meetings)')
+        .where('f.target = :of AND f.ofField = 1 AND f.documentId = t.documentId');
+      query.andWhere(`e.id != :of AND (EXISTS ${linking.getQuery()} OR EXISTS ${met.getQuery()})`, { of, meetings });
     } else {
       const beneath = reader.beneath(of);
       if (beneath.length === 0) query.andWhere('1 = 0');
@@ -151,14 +177,18 @@ export class TaskLists {
     return this.database.reading(viewer).visible(query);
   }
 
-  private async doneLately(viewer: Viewer, reader: EntryReader, { today, of, where }: ListWish): Promise<ListedTask[]> {
+  private async doneLately(
+    viewer: Viewer,
+    reader: EntryReader,
+    { today, of, where, meetings }: ListWish & OfMeetings,
+  ): Promise<ListedTask[]> {
     const query = this.lines(viewer)
       .addSelect('MAX(h.day)', 'doneOn')
       .innerJoin(HappeningEntity.options.name, 'h', "h.blockId = t.blockId AND h.what = 'done'")
       .andWhere('h.day >= :since', { since: addDays(today, -LATELY) })
       .groupBy('t.blockId')
       .limit(MOST_DONE);
-    if (of !== null) this.narrow(query, reader, of, where ?? 'here');
+    if (of !== null) this.narrow(query, reader, { of, where: where ?? 'here', meetings });
     const rows = await query.getRawMany<Row & { doneOn: string }>();
     return rows.map(({ doneOn, ...row }) => ({ ...listedOf(row), doneOn }));
   }

@@ -8,7 +8,7 @@ import { chosenOf, copyLink, makeOverviewPage, makePageAt, pinAll, setSeason, un
 import { chosenLines } from '../../editor';
 import { keepBeside } from '../beside/besideActs';
 import { copyBlockLink } from '../parts/links';
-import { liftLines, sendLines } from '../parts/partActs';
+import { liftLines, meetFromLine, sendLines } from '../parts/partActs';
 import { copyAddress } from '../../screen/copy';
 import { goOver, type Place } from '../../screen/goOver';
 import { goBack, goForward, open } from '../../screen/navigation';
@@ -32,6 +32,7 @@ export interface KeyAct {
 }
 
 const { dispatch } = store;
+const CHOOSE_LINES = 'Choose lines first: Esc steps out of the text to its line.';
 const needsEntry = () => void dispatch(noticed({ words: 'Open a page, a section or a notebook first.' }));
 
 const entryOf = (id: string) => ask(api.endpoints.entry.initiate(id, FRESH));
@@ -121,9 +122,15 @@ export const KEY_ACTS: readonly KeyAct[] = [
     label: 'Lift the chosen lines to a page',
     act: () => {
       const lines = chosenLines();
-      return lines
-        ? liftLines(lines)
-        : dispatch(noticed({ words: 'Choose lines first: Esc steps out of the text to its line.' }));
+      return lines ? liftLines(lines) : dispatch(noticed({ words: CHOOSE_LINES }));
+    },
+  },
+  {
+    key: 'q',
+    label: 'A meeting or call from this line',
+    act: () => {
+      const lines = chosenLines();
+      return lines ? meetFromLine(lines) : dispatch(noticed({ words: CHOOSE_LINES }));
     },
   },
   { key: 'w', label: 'Write beside: keep this page beside the next', act: ({ entryId }) => keepBeside(entryId) },

@@ -5,5 +5,6 @@
 export { KindScreen } from './KindScreen';
 export { KindsOfSheet } from './KindsOfSheet';
 export { KindsScreen } from './KindsScreen';
+export { MeetingSheet } from './MeetingSheet';
 export { prepareKinds } from './known';
 export { PageFields } from './PageFields';

@@ -1,3 +1,4 @@
+import type { AboutMeeting } from '@glossarion/core/meetings';
 import type { HeldOfField, KnownKinds, PagesOfKind } from '@glossarion/core/kinds';
 import { api } from '../../state/api';
 
@@ -9,6 +10,10 @@ export const kindQueries = api.injectEndpoints({
       query: ({ id, from = 0, limit = 200 }) => `/kinds/${id}/pages?from=${from}&limit=${limit}`,
       providesTags: ['Kinds', 'Titles', 'Outline'],
     }),
+    aboutMeeting: build.query<AboutMeeting, { ids: string; today: string }>({
+      query: ({ ids, today }) => `/meetings/about?ids=${ids}&today=${today}`,
+      providesTags: ['Kinds', 'Titles', 'Tasks', 'Links'],
+    }),
     heldOfField: build.query<HeldOfField, string>({
       query: (id) => `/fields/${id}/held`,
       providesTags: ['Kinds', 'Titles'],
@@ -16,4 +21,4 @@ export const kindQueries = api.injectEndpoints({
   }),
 });
 
-export const { useKindsQuery, usePagesOfKindQuery, useHeldOfFieldQuery } = kindQueries;
+export const { useKindsQuery, usePagesOfKindQuery, useHeldOfFieldQuery, useAboutMeetingQuery } = kindQueries;

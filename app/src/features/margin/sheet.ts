@@ -34,10 +34,10 @@ export const marginSheet = `
 .gloss-target { position: fixed; width: 4px; background: var(--vermilion); z-index: 40; pointer-events: none; }
 .gloss-above { font: 14px/17px ${face.interface}; color: var(--soft); padding-bottom: 1px; overflow-wrap: anywhere; }
 .gloss-line { overflow-wrap: anywhere; }
-.gloss .box { appearance: none; width: 15px; height: 15px; margin: 0 7px 0 0; padding: 0; vertical-align: -2px; border: 1.5px solid var(--soft); border-radius: 3px; background: none; cursor: pointer; position: relative; }
-.gloss .box::after { content: ''; position: absolute; inset: -15px -8px; }
-.gloss .box[data-state=done] { background: var(--verdigris); border-color: var(--verdigris); }
-.gloss .box[data-state=begun] { background: linear-gradient(90deg, var(--verdigris) 50%, transparent 50%); border-color: var(--verdigris); }
+:is(.gloss, .meeting-open) .box { appearance: none; width: 15px; height: 15px; margin: 0 7px 0 0; padding: 0; vertical-align: -2px; border: 1.5px solid var(--soft); border-radius: 3px; background: none; cursor: pointer; position: relative; }
+:is(.gloss, .meeting-open) .box::after { content: ''; position: absolute; inset: -15px -8px; }
+:is(.gloss, .meeting-open) .box[data-state=done] { background: var(--verdigris); border-color: var(--verdigris); }
+:is(.gloss, .meeting-open) .box[data-state=begun] { background: linear-gradient(90deg, var(--verdigris) 50%, transparent 50%); border-color: var(--verdigris); }
 .gloss-words[data-state=done], .gloss-words[data-state=dropped] { color: var(--soft); } .gloss-words[data-state=dropped] { text-decoration: line-through; }
 .gloss-tools { margin-inline-start: 6px; white-space: nowrap; } .gloss-origin ~ * .gloss-tools { position: absolute; top: 0; inset-inline-end: 0; margin: 0; padding-inline-start: 8px; pointer-events: none; } .gloss:hover .gloss-tools, .gloss:focus-within .gloss-tools { background: var(--leaf); pointer-events: auto !important; }
 .gloss-tools button, .gloss-tools a { border: 0; background: none; padding: 0 3px; color: var(--soft) !important; font: 14px/18px ${face.interface}; text-decoration: underline !important; text-underline-offset: 3px; cursor: pointer; opacity: 0; }

@@ -63,6 +63,11 @@ export async function foldBack(pageId: string): Promise<void> {
 export const sendLines = ({ pageId, ids }: PageLines): void =>
   void store.dispatch(sheetOpened({ for: 'send', pageId, ids }));
 
+/** Makes a meeting of what a line says: what the server knows of it has to be what is typed. */
+export async function meetFromLine({ pageId, ids }: PageLines): Promise<void> {
+  if (await isAllThere()) store.dispatch(sheetOpened({ for: 'meeting', pageId, blockId: ids[0]! }));
+}
+
 const SENT: Record<SendForm, string> = { move: 'moved to', copy: 'copied to', excerpt: 'excerpted to' };
 
 export async function sendTo(

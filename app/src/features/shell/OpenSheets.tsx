@@ -22,6 +22,7 @@ const GoTo = later(async () => (await import('../find/GoTo')).GoTo, true);
 const CalendarSheet = later(async () => (await import('../journal/CalendarSheet')).CalendarSheet, true);
 const JotSheet = later(async () => (await import('../tray/part')).JotSheet, true);
 const KindsOfSheet = later(kindPart('KindsOfSheet'), true);
+const MeetingSheet = later(kindPart('MeetingSheet'), true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 
@@ -72,6 +73,8 @@ export function OpenSheets() {
       return <MergeSheet entryId={sheet.entryId} onClose={onClose} />;
     case 'kindsOf':
       return <KindsOfSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'meeting':
+      return <MeetingSheet pageId={sheet.pageId} blockId={sheet.blockId} onClose={onClose} />;
     default:
       return null;
   }

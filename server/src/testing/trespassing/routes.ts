@@ -93,6 +93,9 @@ export const rows: Record<string, Row> = {
   'get /kinds': plain('/kinds'),
   'get /kinds/:id/pages': withEach('/kinds/:id/pages'),
   'get /fields/:id/held': withEach('/fields/:id/held'),
+  'get /meetings/about': ({ ids, own }) => [
+    { address: `/meetings/about?today=2026-03-09&ids=${[...ids, own.page].join()}` },
+  ],
   'get /templates': plain('/templates'),
   'get /entries/:id/template': withEach('/entries/:id/template'),
 };
