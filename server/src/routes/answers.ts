@@ -19,7 +19,7 @@ import {
 } from '@glossarion/core/outline';
 import type { Pickable } from '@glossarion/core/pickables';
 import type { Tag } from '@glossarion/core/tags';
-import type { BroughtForward, ShownTask, TaskCounts, TaskGroup, TaskList } from '@glossarion/core/tasks';
+import type { BroughtForward, TaskCounts, TaskGroup, TaskList } from '@glossarion/core/tasks';
 import type { TemplateInfo } from '@glossarion/core/templates';
 import type { Jotting, Tray } from '@glossarion/core/tray';
 import type { Attachment } from '../services/attachments';
