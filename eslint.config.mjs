@@ -50,7 +50,7 @@ const FEATURES = [
     'tasks',
     'margin',
   ],
-  ...['desk', 'bin', 'keys', 'find', 'preview', 'journal', 'page', 'session', 'settings', 'shell'],
+  ...['desk', 'bin', 'keys', 'find', 'preview', 'journal', 'review', 'page', 'session', 'settings', 'shell'],
 ];
 
 /** The folders of the app from the ground up: each knows those before it, so that no circle can come to be. */

@@ -28,6 +28,9 @@ const ASKED = [
   { asked: /^@reduxjs\/toolkit$/, gives: moduleOf('@reduxjs/toolkit/dist/redux-toolkit.browser.mjs') },
   { asked: /^immer$/, gives: moduleOf('immer/dist/immer.mjs') },
   { asked: /^reselect$/, gives: moduleOf('reselect/dist/reselect.mjs') },
+  // Of its charts the bars alone are drawn.
+  { asked: /^react-native-chart-kit$/, gives: own('charts') },
+  { asked: /^react-native-chart-kit\/bars$/, gives: moduleOf('react-native-chart-kit/dist/charts/bar/BarChart.js') },
   { asked: /^expo-router$/, from: isOurs, gives: own('router') },
 ];
 const ANSWERS = [

@@ -101,6 +101,7 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
       '/find?q=gate',
       '/settings',
       '/kinds',
+      '/review/2026',
       '/day/2026-03-09',
       '/nowhere',
     ]) {

@@ -3,7 +3,17 @@ import { missedTargets } from './support/targets';
 import { line as entry } from './support/outline';
 import { clickEnd, expect, isPhone, openPage, test, textOf } from './support/test';
 
-const PLACES = ['/today', '/desk', '/tasks', '/tray', '/notebooks', '/kinds', '/find?q=gate', '/settings'];
+const PLACES = [
+  '/today',
+  '/desk',
+  '/tasks',
+  '/tray',
+  '/notebooks',
+  '/kinds',
+  '/review/2026-03',
+  '/find?q=gate',
+  '/settings',
+];
 
 // A finger is as large on every screen.
 test(

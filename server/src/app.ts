@@ -24,6 +24,7 @@ import { importRoutes } from './routes/imports';
 import { meetingRoutes } from './routes/meetings';
 import { kindRoutes } from './routes/kinds';
 import { pageRoutes } from './routes/pages';
+import { reviewRoutes } from './routes/review';
 import { settingRoutes } from './routes/settings';
 import { tagRoutes } from './routes/tags';
 import { taskRoutes } from './routes/tasks';
@@ -134,6 +135,7 @@ export function makeApp(services: Services): Express {
     taskRoutes,
     kindRoutes,
     meetingRoutes,
+    reviewRoutes,
     templateRoutes,
     trayRoutes,
   ]) {

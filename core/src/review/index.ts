@@ -1,2 +1,3 @@
 export * from './review';
 export * from './span';
+export * from './took';

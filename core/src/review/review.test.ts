@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { addDays, daysBetween, weekdayOf } from '../calendar';
-import { REVIEWED, barsOf, daysOf, daysToCount, periodAfter, periodOf, reviewOf, type DayCounts } from '.';
+import {
+  REVIEWED,
+  barsOf,
+  daysOf,
+  daysToCount,
+  periodAfter,
+  periodOf,
+  reviewOf,
+  tookOf,
+  type DayCounts,
+  type NamingLine,
+} from '.';
 
 const MONDAY = 1;
 const day = fc.integer({ min: 0, max: 40_000 }).map((count) => addDays('1990-01-01', count));
@@ -93,4 +104,37 @@ test('J8 what the bars show together is what the period counts', () => {
       }
     }),
   );
+});
+
+test('J8 what took the time: lines that name it, once each, and their words with all beneath, counted once', () => {
+  const line = (id: string, wordCount: number, parentId: string | null = null) => ({
+    documentId: 'd',
+    id,
+    parentId,
+    wordCount,
+  });
+  const naming = (blockId: string, pageId: string, on = '2026-11-16', documentId = 'd'): NamingLine => ({
+    day: on,
+    documentId,
+    blockId,
+    pageId,
+    kind: 'project',
+  });
+  const lines = [line('a', 4), line('b', 3, 'a'), line('c', 2, 'b'), line('e', 5)];
+  const took = tookOf(
+    [
+      naming('a', 'gate'),
+      naming('a', 'gate'),
+      naming('c', 'gate'),
+      naming('e', 'lime'),
+      naming('x', 'lime', '2026-10-20', 'before'),
+      naming('y', 'old', '2026-10-21', 'before'),
+    ],
+    lines,
+    (on) => on >= '2026-11-01',
+  );
+  expect(took).toEqual([
+    { pageId: 'gate', kind: 'project', lines: 2, words: 9, linesBefore: 0, days: ['2026-11-16'] },
+    { pageId: 'lime', kind: 'project', lines: 1, words: 5, linesBefore: 1, days: ['2026-11-16'] },
+  ]);
 });

@@ -51,6 +51,7 @@ import {
 
 export { target, targets };
 export * from './kindAnswers';
+export * from './reviewAnswers';
 
 /**
  * What routes answer: of these the description of the interface is made, and tests hold each answer against them. An

@@ -6,7 +6,9 @@ import type { Act } from '@glossarion/core/acts';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
 import type { Pigment } from '@glossarion/core/outline';
 import type { BroughtForward } from '@glossarion/core/tasks';
-import { ownView, type Viewer } from '../access';
+import { MoreThan } from 'typeorm';
+import { ownedBy, ownView, type Viewer } from '../access';
+import { EntryEntity, HappeningEntity } from '../entities';
 import type { Services } from '.';
 import { DEMO_NAME } from './accounts';
 import { attachDemoFiles } from './demoFiles';
@@ -40,6 +42,7 @@ export async function makeDemo(services: Services, folder: string, today: string
   await describeKinds(services, viewer);
   await putOff(services, viewer, today);
   await fillTray(services, viewer, today);
+  await countWords(services, viewer);
   await attachDemoFiles(services, viewer, path.join(folder, '../files'));
 }
 
@@ -144,6 +147,20 @@ async function putOff({ acts, tasks }: Services, viewer: Viewer, today: string):
     await acts.perform(viewer, [set(addDays(today, 1 + index))]);
     await acts.perform(viewer, [set(today)]);
   }
+}
+
+/** What was taken in is nobody’s typing: here days were written on themselves, and pages when they were begun. */
+async function countWords({ database }: Services, viewer: Viewer): Promise<void> {
+  await database.write(async (manager) => {
+    const pages = await manager.find(EntryEntity, {
+      where: { ...ownedBy(viewer), kind: 'page', wordCount: MoreThan(0) },
+    });
+    const rows = pages.map(({ id, day, begunAt, wordCount }) => ({
+      ...ownedBy(viewer),
+      ...{ documentId: id, what: 'words' as const, day: day ?? begunAt.slice(0, 10), words: wordCount },
+    }));
+    await manager.createQueryBuilder().insert().into(HappeningEntity).values(rows).orIgnore().execute();
+  });
 }
 
 const titleIn = ({ targets }: BroughtForward, id: string): string =>

@@ -31,6 +31,7 @@ import { Pages } from './pages';
 import { PagesOfKinds } from './pagesOfKind';
 import { PickableNames } from './pickables';
 import { Placing } from './placing';
+import { Reviews } from './review';
 import { ShownLines } from './shownLines';
 import { Settings } from './settings';
 import { Tags } from './tags';
@@ -63,6 +64,7 @@ export interface Services {
   kinds: Kinds;
   pagesOfKinds: PagesOfKinds;
   meetings: Meetings;
+  reviews: Reviews;
   tasks: Tasks;
   taskLists: TaskLists;
   templates: Templates;
@@ -141,6 +143,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     pagesOfKinds: new PagesOfKinds(database, entries, kinds),
     tasks,
     taskLists,
+    reviews: new Reviews(database, entries, kinds, zones),
     meetings: new Meetings(database, entries, kinds, taskLists),
     templates: new Templates(database),
     tray,

@@ -22,7 +22,8 @@ export class Zones {
     return momentsOf(day, await this.of(viewer));
   }
 
-  private async of(viewer: Viewer): Promise<string | null> {
+  /** Where the person is, as an IANA name; null while that is not known. */
+  async of(viewer: Viewer): Promise<string | null> {
     let zone = this.zones.get(viewer.accountId);
     if (zone === undefined) {
       const row = await this.database.manager.findOneBy(SettingEntity, { ...ownedBy(viewer), key: TIME_ZONE });

@@ -156,6 +156,7 @@ function DeskWays() {
       <Action label="Places visited" onPress={() => dispatch(sheetOpened({ for: 'visited' }))} />
       <Action label="Take back" onPress={() => void takeBack()} />
       <Action label="Do again" onPress={() => void doAgain()} />
+      <Action label="Review" onPress={() => open('/review')} />
       <Action label="Kinds" onPress={() => open('/kinds')} />
       <Action label="Bin" onPress={() => open('/bin')} />
       <Action label="Settings" onPress={() => open('/settings')} />

@@ -20,6 +20,7 @@ const SCREENS = [
   { label: 'Tasks', address: '/tasks' },
   { label: 'Notebooks', address: '/notebooks' },
   { label: 'Find', address: '/find' },
+  { label: 'Review', address: '/review' },
   { label: 'Kinds', address: '/kinds' },
   { label: 'Bin', address: '/bin' },
   { label: 'Settings', address: '/settings' },

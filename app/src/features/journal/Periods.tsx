@@ -2,6 +2,7 @@ import { monthPeriod, weekPeriod, type PeriodPage } from '@glossarion/core/journ
 import { useAtRest } from '../../kit/Afterwards';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
+import { Way } from '../../kit/Way';
 import { Line, Said } from '../../kit/Words';
 import { open } from '../../screen/navigation';
 import { usePeriodsQuery } from '../../state/api';
@@ -23,6 +24,13 @@ export function Periods({ day, onOpen }: { day: string; onOpen?: () => void }) {
               {page.firstWords || 'Write about it'}
             </Said>
           </Tap>
+          <Way
+            look="period-review"
+            to={`/review/${page.period}`}
+            onOpen={() => (onOpen?.(), open(`/review/${page.period}`))}
+          >
+            Look back
+          </Way>
         </Line>
       ))}
     </Box>
@@ -30,7 +38,7 @@ export function Periods({ day, onOpen }: { day: string; onOpen?: () => void }) {
 }
 
 /** Opens the page of a week or a month, which is made by that. */
-async function openPeriod({ pageId, period, wordCount, firstWords }: PeriodPage): Promise<void> {
+export async function openPeriod({ pageId, period, wordCount, firstWords }: PeriodPage): Promise<void> {
   const isMade = wordCount > 0 || firstWords !== '';
   if (isMade || (await perform([{ do: 'beginPeriod', id: pageId, period }], null))) open(`/p/${pageId}`);
 }

@@ -10,6 +10,7 @@ import { outlineSheet } from '../outline/sheet';
 import { pageSheet } from '../page/sheet';
 import { tasksSheet } from '../tasks/sheet';
 import { traySheet } from '../tray/sheet';
+import { reviewSheet } from '../review/sheet';
 import { trailSheet } from '../trail/sheet';
 import { shellSheet } from './sheet';
 import { kitSheet } from '../../kit/kitSheet';
@@ -51,6 +52,7 @@ export const wholeSheet = (): string =>
       tasksSheet,
       traySheet,
       kindsSheet,
+      reviewSheet,
       keysSheet,
       focusSheet,
       seenSheet,

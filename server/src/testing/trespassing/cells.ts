@@ -74,6 +74,7 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'get /kinds': [200],
   'get /kinds/:id/pages': [404, 404, 404, 404, 404],
   'get /fields/:id/held': [200, 200, 200, 200, 200],
+  'get /review/:period': [200, 200],
   'get /meetings/about': [200],
   'get /templates': [200],
   'get /entries/:id/template': READ,

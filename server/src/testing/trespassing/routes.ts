@@ -93,6 +93,7 @@ export const rows: Record<string, Row> = {
   'get /kinds': plain('/kinds'),
   'get /kinds/:id/pages': withEach('/kinds/:id/pages'),
   'get /fields/:id/held': withEach('/fields/:id/held'),
+  'get /review/:period': plain('/review/2026-03?today=2026-03-09', '/review/2026?today=2026-03-09'),
   'get /meetings/about': ({ ids, own }) => [
     { address: `/meetings/about?today=2026-03-09&ids=${[...ids, own.page].join()}` },
   ],

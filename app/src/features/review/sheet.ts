@@ -1,0 +1,20 @@
+import { face } from '../../theme/tokens';
+
+/** How weeks, months and years are looked back on. */
+export const reviewSheet = `
+.review { padding: 18px 20px 0; max-width: 1040px; font: 16px/22px ${face.interface}; }
+.review-head { display: flex; align-items: baseline; justify-content: space-between; column-gap: 16px; } .review-rule { border-bottom: 1px solid var(--rule); margin-top: 24px; align-items: center; }
+.review-title { font: 700 30px/36px ${face.writing}; } .review-title::first-letter { color: var(--vermilion); } .review-against { color: var(--soft); }
+.review-ways { display: flex; column-gap: 4px; } .review-way { font: 16px/22px ${face.interface}; display: inline-flex; align-items: center; justify-content: center; min-width: 44px; min-height: 44px; color: var(--lapis); text-decoration: none; } .review-way[aria-current], .review-way[aria-pressed=true] { color: var(--vermilion); }
+.review-figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(104px, 1fr)); gap: 14px 12px; padding-top: 14px; } .review-figure { display: flex; flex-direction: column; } .review-number { font: 700 24px/30px ${face.writing}; } .review-label { color: var(--soft); font-size: 15px; line-height: 19px; } .review-change { white-space: nowrap; }
+.review-section { font: 500 18px/24px ${face.capitals}; letter-spacing: .04em; text-transform: lowercase; font-feature-settings: 'smcp'; color: var(--soft); }
+.review-measures { display: flex; flex-wrap: wrap; column-gap: 14px; padding-bottom: 8px; } .review-measure { font: 16px/22px ${face.interface}; min-height: 44px; display: inline-flex; align-items: center; color: var(--soft); } .review-measure[aria-checked=true] { color: var(--ink); text-decoration: underline; text-decoration-color: var(--vermilion); text-underline-offset: 5px; }
+.review-bars { position: relative; overflow: hidden; border-bottom: 1px solid var(--slate); cursor: pointer; touch-action: pan-y; }
+.review-names { display: flex; } .review-name { flex: 1 1 0; min-width: 0; text-align: center; color: var(--soft); font: 14px/20px ${face.interface}; overflow: visible; white-space: nowrap; }
+.review-held { margin-top: 8px; padding: 10px 12px; background: var(--leaf); border-inline-start: 3px solid var(--vermilion); } .review-held-name { font: 18px/24px ${face.writing}; } .review-held a, .review-took-day { color: var(--verdigris); } .review-held-more { color: var(--soft); }
+.review-table { overflow-x: auto; } .review-row { display: flex; border-bottom: 1px solid var(--rule); } .review-cell { flex: 1 0 68px; padding: 6px 4px; text-align: end; font-variant-numeric: lining-nums tabular-nums; } .review-cell.name { flex: 2 0 150px; text-align: start; } .review-cell[role=columnheader] { color: var(--soft); font-size: 14px; line-height: 18px; align-self: end; }
+.review-took { display: grid; grid-template-columns: minmax(0, 150px) 1fr 48px; align-items: center; column-gap: 10px; } .review-took-title { font: 18px/24px ${face.writing}; color: var(--ink); text-decoration: none; min-height: 44px; display: flex; align-items: center; overflow-wrap: anywhere; } .review-took-title:hover { text-decoration: underline; } .review-took-bar { height: 12px; min-width: 2px; } .review-took-count { font: 16px/22px ${face.interface}; font-variant-numeric: lining-nums; min-height: 44px; min-width: 44px; display: inline-flex; align-items: center; justify-content: flex-end; color: var(--soft); text-decoration: underline dotted var(--leader); text-underline-offset: 4px; } .review-took-days { grid-column: 1 / -1; color: var(--soft); padding-bottom: 8px; } .review-took-day { margin-inline-end: 12px; display: inline-block; } @media (hover: none) { .review-took-day { line-height: 44px; } }
+.review-page { min-height: 44px; display: flex; align-items: center; font: 18px/24px ${face.writing}; color: var(--verdigris); }
+.period-review { color: var(--lapis); text-decoration: none; display: inline-flex; align-items: center; min-height: 44px; padding-inline: 8px; }
+@media (min-width: 1100px) { .review-columns { display: grid; grid-template-columns: minmax(0, 5fr) minmax(0, 4fr); column-gap: 44px; } }
+`;
