@@ -176,3 +176,24 @@ test('F7 what was written in a field is taken back and done again by itself', { 
   await page.keyboard.press('ControlOrMeta+Shift+z');
   await expect(telephone!).toBeVisible();
 });
+
+test('F7 pages that look like people become people in one act, but for those that are left out', async ({ pages }) => {
+  const page = await pages({ Works: 'See [[Callum Frayne]].\n' }, [
+    { path: 'Who/People/Callum Frayne.md', text: 'Smith.\n' },
+    { path: 'Who/People/Tomas Wren.md', text: 'Millwright.\n' },
+    { path: 'Who/People/How we ring them.md', text: 'After six.\n' },
+    { path: 'Who/Suppliers/Reclaim yard.md', text: 'Brick.\n' },
+  ]);
+  await page.goto(new URL('/kinds', page.url()).href);
+  const people = page.getByRole('region', { name: '3 pages look like the kind “person”' });
+  await people.getByRole('button', { name: /^3 pages look like/u }).click();
+  await people.getByRole('checkbox', { name: 'How we ring them' }).click();
+  await people.getByRole('button', { name: 'Make 2 pages of the kind “person”' }).click();
+  await expect(page.getByRole('region', { name: '1 page looks like the kind “person”' })).toBeVisible();
+  await expect(page.getByRole('region', { name: '1 page looks like the kind “firm”' })).toBeVisible();
+  await page.getByRole('main').getByRole('link', { name: 'person', exact: true }).click();
+  await expect(page.getByRole('main').getByRole('link', { name: 'Callum Frayne' })).toBeVisible();
+  await expect(page.getByRole('main').getByRole('link', { name: 'Tomas Wren' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('No page is of this kind yet')).toBeVisible();
+});

@@ -39,7 +39,7 @@ export interface SettingsInfo {
 
 /** How a person left the Margin of a page. */
 export interface MarginView {
-  group?: 'line' | 'page' | 'day';
+  group?: 'line' | 'page' | 'day' | 'log';
   notebook?: string | null;
   tag?: string | null;
   kind?: string | null;

@@ -3,6 +3,7 @@ export * from './holding';
 export * from './join';
 export { newKind, type Kind } from './kind';
 export type * from './known';
+export * from './likely';
 export * from './loss';
 export * from './said';
 export * from './shipped';

@@ -9,6 +9,7 @@ import {
   holdingWords,
   isFilled,
   joinBeside,
+  likelyKind,
   lossOf,
   readHolding,
   shippedFieldId,
@@ -286,4 +287,17 @@ test('F7 an address never runs anything', () => {
       if (address !== null) expect(address).toMatch(/^(?:https?|mailto|tel):/iu);
     }),
   );
+});
+
+test.each<[string[], string | null]>([
+  [['People & Firms', 'Smiths'], null],
+  [['People & Firms', 'Suppliers'], 'firm'],
+  [['People & Firms', 'Volunteers'], 'person'],
+  [['Reading', 'Archive'], 'reading'],
+  [['Work', 'Projects', 'Spring'], 'project'],
+  [['Bookshelves'], null],
+  [['Wer', 'PEOPLE'], 'person'],
+  [[], null],
+])('F7 pages in %j look like: %s', (names, kind) => {
+  expect(likelyKind(names)).toBe(kind);
 });

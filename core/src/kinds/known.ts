@@ -2,6 +2,7 @@ import type { Content, Fields } from '../document/fields';
 import type { Target } from '../links/target';
 import type { Field } from './field';
 import type { Kind } from './kind';
+import type { LikelyPages } from './likely';
 
 /** All kinds of an account with their fields, and how many pages are of each. */
 export interface KnownKinds {
@@ -31,5 +32,11 @@ export interface PagesOfKind {
 /** What pages hold of one field. */
 export interface HeldOfField {
   held: { pageId: string; content: Content }[];
+  targets: Target[];
+}
+
+/** What looks like a page of a kind, by the kind, with what these pages are called. */
+export interface Likely {
+  likely: LikelyPages[];
   targets: Target[];
 }

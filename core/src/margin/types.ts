@@ -35,7 +35,8 @@ export interface MarginFacets {
 export const HEAD = 'head';
 
 /** In which order glosses follow each other: by when they were written, or by how much ties them to their line. */
-export type GlossOrder = 'newest' | 'telling';
+export const GLOSS_ORDERS = ['newest', 'oldest', 'telling'] as const;
+export type GlossOrder = (typeof GLOSS_ORDERS)[number];
 
 /** All glosses that stand beside one line of the page. */
 export interface MarginStack {
@@ -73,6 +74,8 @@ export interface Gloss {
   pigment: Pigment | null;
   /** The day of the page when it is a day's, else null. */
   day: string | null;
+  /** The day of the meeting that its page is of, else null. */
+  heldOn: string | null;
   /** What its page stands in when that is no notebook. */
   standsIn: Outside | null;
   /** When the page was last changed, ISO 8601. */

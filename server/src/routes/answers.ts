@@ -175,6 +175,7 @@ export const desk = all<Desk>({
 const glossKeys: { [K in keyof Gloss]: Joi.Schema } = {
   blockId: id,
   field: text.allow(null),
+  heldOn: date.allow(null),
   pageId: id,
   pageTitle: text,
   trail: list(step),

@@ -7,6 +7,8 @@ import {
   type HeldOfField,
   type Kind,
   type KnownKinds,
+  type Likely,
+  type LikelyPages,
   type PageOfKind,
   type PagesOfKind,
 } from '@glossarion/core/kinds';
@@ -67,6 +69,10 @@ export const knownKinds = all<KnownKinds>({
 export const pagesOfKind = all<PagesOfKind>({
   count,
   pages: list(all<PageOfKind>({ id, kinds: list(id), fields: heldFields })),
+  targets,
+});
+export const likelyKinds = all<Likely>({
+  likely: list(all<LikelyPages>({ kindId: id, pageIds: list(id) })),
   targets,
 });
 export const heldOfField = all<HeldOfField>({

@@ -42,6 +42,16 @@ export function kindRoutes({ pagesOfKinds }: Services): Router {
     router,
     {
       method: 'get',
+      path: '/likely-kinds',
+      answer: answers.likelyKinds,
+      summary: 'Pages of no kind that look like those of one, by what they stand in.',
+    },
+    ({ viewer }) => pagesOfKinds.likely(viewer),
+  );
+  route(
+    router,
+    {
+      method: 'get',
       path: '/fields/:id/held',
       answer: answers.heldOfField,
       summary: 'What pages hold of a field.',

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { shownIn, type BodyJson } from '@glossarion/core/document';
 import { daysBetween, isPeriod } from '@glossarion/core/journal';
-import { HEAD, JOURNAL, type MarginFilter } from '@glossarion/core/margin';
+import { GLOSS_ORDERS, HEAD, JOURNAL, type MarginFilter } from '@glossarion/core/margin';
 import { Problem } from '../problem';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
@@ -59,7 +59,9 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
         since: day,
         isWithoutAside: Joi.boolean(),
         hasFacets: Joi.boolean().default(false),
-        order: Joi.string().valid('newest', 'telling').default('newest'),
+        order: Joi.string()
+          .valid(...GLOSS_ORDERS)
+          .default('newest'),
         line: Joi.alternatives(Joi.string().valid(HEAD), id),
         ...piece(200),
       }),

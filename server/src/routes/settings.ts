@@ -2,7 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { DESK_PARTS, DESK_SIZES } from '@glossarion/core/desk';
 import { isZone } from '@glossarion/core/journal';
-import { JOURNAL } from '@glossarion/core/margin';
+import { GLOSS_ORDERS, JOURNAL } from '@glossarion/core/margin';
 import type { Services } from '../services';
 import { Problem } from '../problem';
 import { TIME_ZONE } from '../services/zones';
@@ -49,14 +49,14 @@ const SETTINGS: Record<string, Joi.Schema> = {
 
 /** How the Margin of a page was left. */
 const marginView = Joi.object({
-  group: Joi.string().valid('line', 'page', 'day'),
+  group: Joi.string().valid('line', 'page', 'day', 'log'),
   notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
   tag: Joi.string().max(200),
   kind: id,
   since: Joi.string().valid('week', 'month', 'year'),
   isWithoutAside: Joi.boolean().strict(),
   isFolded: Joi.boolean().strict(),
-  order: Joi.string().valid('newest', 'telling'),
+  order: Joi.string().valid(...GLOSS_ORDERS),
   isHidden: Joi.boolean().strict(),
 });
 

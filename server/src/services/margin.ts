@@ -9,13 +9,14 @@ import {
   type MarginFilter,
   type MarginPage,
 } from '@glossarion/core/margin';
-import type { KindTree } from '@glossarion/core/kinds';
+import { isDay } from '@glossarion/core/journal';
+import { shippedFieldId, type KindTree } from '@glossarion/core/kinds';
 import type { TagTree } from '@glossarion/core/tags';
 import { In } from 'typeorm';
 import { visibleEntry, type Viewer, type ViewerConnection, type Step } from '../access';
 import type { Database } from '../database/database';
 import { REFERRING, TAGS_OF } from '../entities/link.queries';
-import { KindUseEntity } from '../entities';
+import { FieldValueEntity, KindUseEntity } from '../entities';
 import type { Entries, EntryPlace, EntryReader } from './entries';
 import type { Kinds } from './kinds';
 import type { Placing } from './placing';
@@ -52,6 +53,8 @@ interface Referring {
   lineId: string | null;
   isMoved: boolean;
   score: number;
+  /** The day of the meeting that its page is of. */
+  heldOn: string | null;
 }
 
 /** Which glosses are asked for, among those that a filter leaves. */
@@ -171,6 +174,7 @@ export class Margin {
         targetBlockId,
         lineId: targetBlockId ?? row.lineId,
         isMoved: false,
+        heldOn: null,
         score: targetBlockId === null ? (row.score ?? 0) : Infinity,
       });
     }
@@ -184,7 +188,24 @@ export class Margin {
       const each = referring.get(key);
       if (each) Object.assign(each, { lineId, isMoved: true, score: Infinity });
     }
+    await this.dateMeetings(viewer, [...referring.values()]);
     return [...referring.values()];
+  }
+
+  /** What comes from a meeting is of the day on which that was held. */
+  private async dateMeetings({ accountId }: Viewer, referring: readonly Referring[]): Promise<void> {
+    const ids = [...new Set(referring.filter(({ row }) => row.ofField === 1).map(({ row }) => row.id))];
+    if (ids.length === 0) return;
+    const where = {
+      documentId: In(ids),
+      field: shippedFieldId(accountId, 'meeting', 'Held on'),
+      part: 'atom' as const,
+    };
+    const held = new Map<string, string>();
+    for (const { documentId, words } of await this.database.manager.find(FieldValueEntity, { where })) {
+      if (isDay(words)) held.set(documentId, words);
+    }
+    for (const each of referring) each.heldOn = held.get(each.row.id) ?? null;
   }
 }
 
@@ -217,7 +238,7 @@ const lineOfField = (each: Referring, tree: KindTree): ShownLine => ({
 });
 
 function glossOf(each: Referring, line: ShownLine, lineOf: LineOf, tree: KindTree): Gloss {
-  const { row, place, targetBlockId, lineId, isMoved } = each;
+  const { row, place, targetBlockId, lineId, isMoved, heldOn } = each;
   return {
     blockId: row.blockId,
     field: fieldName(each, tree),
@@ -226,6 +247,7 @@ function glossOf(each: Referring, line: ShownLine, lineOf: LineOf, tree: KindTre
     trail: place.trail,
     pigment: place.pigment,
     day: place.day,
+    heldOn,
     standsIn: place.standsIn,
     changedAt: row.changedAt,
     targetBlockId,
@@ -239,7 +261,7 @@ function glossOf(each: Referring, line: ShownLine, lineOf: LineOf, tree: KindTre
   };
 }
 
-const moment = ({ row, place }: Referring): string => place.day ?? row.changedAt;
+const moment = ({ row, place, heldOn }: Referring): string => place.day ?? heldOn ?? row.changedAt;
 
 /** In each, what was written last comes first where nothing else decides, and lines of one page in their order. */
 const newest = (one: Referring, other: Referring): number => {
@@ -248,6 +270,7 @@ const newest = (one: Referring, other: Referring): number => {
 };
 const ORDERS: Record<GlossOrder, (one: Referring, other: Referring) => number> = {
   newest,
+  oldest: (one, other) => (moment(one) === moment(other) ? newest(one, other) : -newest(one, other)),
   telling: (one, other) => (one.score === other.score ? newest(one, other) : other.score - one.score),
 };
 
@@ -264,15 +287,16 @@ function stacksOf(referring: readonly Referring[]): Map<string | null, Referring
 
 function isWanted(
   connection: ViewerConnection,
-  { row, place, notebook }: Referring,
+  each: Referring,
   filter: MarginFilter,
   tree: KindTree,
   kindsOf: KindsOf,
 ): boolean {
+  const { row, place, notebook } = each;
   if (filter.notebook && notebook !== filter.notebook) return false;
   if (filter.isWithoutAside && place.season === 'aside') return false;
   if (filter.kind && !tree.isOf(kindsOf.get(row.id) ?? [], filter.kind)) return false;
-  if (filter.since && (place.day ?? row.changedAt) < filter.since) return false;
+  if (filter.since && moment(each) < filter.since) return false;
   return !filter.tag || tagsOf(connection, row).some(({ tag }) => tag === filter.tag);
 }
 

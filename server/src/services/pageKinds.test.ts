@@ -5,12 +5,15 @@ import {
   fieldText,
   newId,
   ownWords,
+  pageLink,
   readBeside,
+  text,
   writeField,
   writeKinds,
   type Beside,
 } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
+import { dayId } from '@glossarion/core/journal';
 import { shippedFieldId, shippedKindId, type KnownKinds, type PagesOfKind } from '@glossarion/core/kinds';
 import type { Gloss, MarginPage } from '@glossarion/core/margin';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
@@ -252,4 +255,28 @@ test('J5 a line that names somebody knows them, when one last met them, and what
   await act({ do: 'bin', id: latest });
   expect((await about(wren)).last!.meeting.title).toBe('In spring');
   expect((await about(plain)).last).toBeNull();
+});
+
+test('J6 what was said of a page follows by its day in either order, a meeting by the day on which it was held', async () => {
+  const gate = await page('Sluice gate', { kinds: [kind('project')] });
+  const said = async (on: string, words: string) => {
+    await ines.post('/imports', { files: [{ path: `Journal/${on}.md`, text: 'Fog.\n' }] });
+    const id = dayId(ines.viewer.accountId, on);
+    const nodes = [block('bulleted', [text(words), pageLink(gate)])];
+    await act({ do: 'putBlocks', id, afterId: null, nodes });
+  };
+  await said('2026-03-02', 'Knocked: ');
+  await said('2026-05-09', 'Quiet: ');
+  await page('On the quay', {
+    kinds: [kind('meeting')],
+    fields: [
+      { field: field('meeting', 'For the project'), pages: [gate] },
+      { field: field('meeting', 'Held on'), atom: '2026-04-05' },
+    ],
+  });
+  const days = async (order: string) =>
+    (await marginOf(gate, `order=${order}`)).glosses.map((each) => each.day ?? each.heldOn);
+  expect(await days('oldest')).toEqual(['2026-03-02', '2026-04-05', '2026-05-09']);
+  expect(await days('newest')).toEqual(['2026-05-09', '2026-04-05', '2026-03-02']);
+  expect((await marginOf(gate, 'since=2026-04-01&order=oldest')).count).toBe(2);
 });

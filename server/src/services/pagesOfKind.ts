@@ -1,6 +1,14 @@
 import { In } from 'typeorm';
 import { besideOf, type BodyJson } from '@glossarion/core/document';
-import type { HeldOfField, KnownKinds, PageOfKind, PagesOfKind } from '@glossarion/core/kinds';
+import {
+  likelyKind,
+  shippedKindId,
+  type HeldOfField,
+  type KnownKinds,
+  type Likely,
+  type PageOfKind,
+  type PagesOfKind,
+} from '@glossarion/core/kinds';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';
 import { DocumentEntity, EntryEntity, FieldValueEntity, KindUseEntity } from '../entities';
@@ -14,6 +22,8 @@ interface StoredPage {
   json: string;
 }
 
+/** So many pages are proposed for one kind at once. */
+const LIKELY_MOST = 200;
 /** Ids that one statement names. */
 const AT_ONCE = 500;
 
@@ -70,6 +80,30 @@ export class PagesOfKinds {
     const pages = await this.read(there.slice(from, from + limit));
     const named = pages.flatMap(({ id, fields }) => [id, ...Object.values(fields).flatMap((held) => held.pages ?? [])]);
     return { count: there.length, pages, targets: reader.targets([...new Set(named)]) };
+  }
+
+  /** Pages of no kind that look like those of one, by what they stand in; nothing of the journal, the Tray or the bin. */
+  async likely(viewer: Viewer): Promise<Likely> {
+    const tree = await this.kinds.tree(viewer);
+    const query = this.database.manager
+      .createQueryBuilder(EntryEntity, 'e')
+      .leftJoin(KindUseEntity.options.name, 'u', 'u.documentId = e.id')
+      .select('e.id', 'id')
+      .where("e.kind = 'page' AND e.deletedAt IS NULL AND e.isTemplate = 0 AND u.kind IS NULL")
+      .andWhere('e.day IS NULL AND e.period IS NULL AND e.jotting IS NULL');
+    const rows = await this.database.reading(viewer).visible(query).getRawMany<{ id: string }>();
+    const reader = this.entries.reader(viewer);
+    const found = new Map<string, string[]>();
+    for (const { id } of rows) {
+      const { trail, isDeleted } = reader.place(id);
+      const name = isDeleted ? null : likelyKind(trail.filter(({ kind }) => kind !== 'page').map((step) => step.name));
+      const kind = name === null ? undefined : tree.get(shippedKindId(viewer.accountId, name));
+      // What stands beneath a page is of what that is about.
+      if (kind && !kind.isDeleted && trail.at(-1)?.kind !== 'page')
+        found.set(kind.id, [...(found.get(kind.id) ?? []), id]);
+    }
+    const likely = [...found].map(([kindId, pageIds]) => ({ kindId, pageIds: pageIds.slice(0, LIKELY_MOST) }));
+    return { likely, targets: reader.targets(likely.flatMap(({ pageIds }) => pageIds)) };
   }
 
   /** What pages hold of a field, in the bin or not: to be told before it changes. */

@@ -13,6 +13,7 @@ import { useTitle } from '../../screen/useTitle';
 import { colour, pigmentColour } from '../../theme/tokens';
 import { computed } from './computed';
 import { makeKind } from './kindActs';
+import { LikelyPages } from './LikelyPages';
 import { useKinds } from './known';
 import { useKindsQuery } from './queries';
 
@@ -41,6 +42,7 @@ export function KindsScreen() {
           A kind says what pages are about: a person, a project. Each names fields, which its pages fill in beneath
           their titles, and all pages of it stand together.
         </Paragraph>
+        <LikelyPages kinds={kinds} />
         <Box role="list">
           {kinds.all().map((kind) => (
             <KindLine key={kind.id} kind={kind} kinds={kinds} pages={data?.counts[kind.id] ?? 0} />

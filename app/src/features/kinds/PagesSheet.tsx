@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { Act } from '@glossarion/core/acts';
 import { newId } from '@glossarion/core/document';
 import type { Field } from '@glossarion/core/kinds';
 import { foldWords } from '@glossarion/core/words';
@@ -63,15 +64,9 @@ export function PagesSheet({ field, chosen, onChange, onClose }: PagesSheetProps
       isNew: true,
       choose: async () => {
         const id = newId();
-        const act = {
-          do: 'make',
-          id,
-          kind: 'page',
-          parentId: holder,
-          name,
-          ...(kind && { kinds: [kind.id] }),
-        } as const;
-        if (await perform([{ ...act, ...(kind && { kinds: [kind.id] }) }], `“${name}” is made.`)) add(id);
+        const made = kind ? [kind.id] : [];
+        const act: Act = { do: 'make', id, kind: 'page', parentId: holder, name, kinds: made };
+        if (await perform([act], `“${name}” is made.`)) add(id);
       },
     });
   }

@@ -1,5 +1,5 @@
 import type { AboutMeeting } from '@glossarion/core/meetings';
-import type { HeldOfField, KnownKinds, PagesOfKind } from '@glossarion/core/kinds';
+import type { HeldOfField, KnownKinds, Likely, PagesOfKind } from '@glossarion/core/kinds';
 import { api } from '../../state/api';
 
 /** What is asked of kinds: entered in the table of questions once something of a kind is shown. */
@@ -8,6 +8,10 @@ export const kindQueries = api.injectEndpoints({
     kinds: build.query<KnownKinds, void>({ query: () => '/kinds', providesTags: ['Kinds'] }),
     pagesOfKind: build.query<PagesOfKind, { id: string; from?: number; limit?: number }>({
       query: ({ id, from = 0, limit = 200 }) => `/kinds/${id}/pages?from=${from}&limit=${limit}`,
+      providesTags: ['Kinds', 'Titles', 'Outline'],
+    }),
+    likelyKinds: build.query<Likely, void>({
+      query: () => '/likely-kinds',
       providesTags: ['Kinds', 'Titles', 'Outline'],
     }),
     aboutMeeting: build.query<AboutMeeting, { ids: string; today: string }>({
@@ -21,4 +25,5 @@ export const kindQueries = api.injectEndpoints({
   }),
 });
 
-export const { useKindsQuery, usePagesOfKindQuery, useHeldOfFieldQuery, useAboutMeetingQuery } = kindQueries;
+export const { useKindsQuery, usePagesOfKindQuery, useHeldOfFieldQuery, useAboutMeetingQuery, useLikelyKindsQuery } =
+  kindQueries;

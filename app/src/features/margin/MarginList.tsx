@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { dayInText, localDay, nearDate } from '@glossarion/core/journal';
+import { dayInText, localDay, monthPeriod, nearDate, periodTitle } from '@glossarion/core/journal';
 import type { Gloss, GlossOrder, MarginFilter } from '@glossarion/core/margin';
 import { useMarginQuery, type MarginWish } from '../../state/api';
 import { trailWords } from '../../screen/words';
@@ -22,18 +22,21 @@ interface Grouped {
   glosses: Gloss[];
 }
 
-/** Glosses gathered under the page or the day they come from, in the order in which each is met. */
-function grouped(glosses: readonly Gloss[], by: 'page' | 'day'): Grouped[] {
+/** What glosses are gathered by: the page or the day they come from, or the month, as a log. */
+type GatheredBy = 'page' | 'day' | 'log';
+
+/** Glosses gathered, in the order in which each group is met. */
+function grouped(glosses: readonly Gloss[], by: GatheredBy): Grouped[] {
   const today = localDay(new Date());
   const groups = new Map<string, Grouped>();
   for (const gloss of glosses) {
-    const on = gloss.day ?? localDay(new Date(gloss.changedAt));
-    const key = by === 'page' ? gloss.pageId : on;
+    const on = gloss.day ?? gloss.heldOn ?? localDay(new Date(gloss.changedAt));
+    const key = by === 'page' ? gloss.pageId : by === 'log' ? monthPeriod(on) : on;
     const known = groups.get(key);
     if (known) known.glosses.push(gloss);
     else {
-      const words =
-        by === 'page' && !gloss.day ? gloss.pageTitle : by === 'page' ? dayInText(on, today) : nearDate(on, today);
+      const ofPage = gloss.day ? dayInText(on, today) : gloss.pageTitle;
+      const words = by === 'page' ? ofPage : by === 'log' ? periodTitle(key) : nearDate(on, today);
       const detail = by === 'page' && !gloss.day ? trailWords(gloss.trail) : '';
       groups.set(key, { key, words: words[0]!.toUpperCase() + words.slice(1), detail, glosses: [gloss] });
     }
@@ -41,14 +44,14 @@ function grouped(glosses: readonly Gloss[], by: 'page' | 'day'): Grouped[] {
   return [...groups.values()];
 }
 
-/** The glosses one after the other, in the order of the page or gathered by page or day; each group folds. */
+/** The glosses one after the other, in the order of the page or gathered by page, day or month; each group folds. */
 export function MarginGroups({
   glosses,
   by,
   isFolded,
 }: {
   glosses: readonly Gloss[];
-  by: 'page' | 'day';
+  by: GatheredBy;
   isFolded: boolean;
 }) {
   return (
@@ -60,7 +63,7 @@ export function MarginGroups({
   );
 }
 
-function GroupView({ group, by, isFolded }: { group: Grouped; by: 'page' | 'day'; isFolded: boolean }) {
+function GroupView({ group, by, isFolded }: { group: Grouped; by: GatheredBy; isFolded: boolean }) {
   const [isOpen, setOpen] = useState(!isFolded);
   useEffect(() => setOpen(!isFolded), [isFolded]);
   return (

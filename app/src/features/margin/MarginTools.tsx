@@ -13,6 +13,7 @@ const GROUPS: { group: NonNullable<MarginView['group']>; label: string }[] = [
   { group: 'line', label: 'Beside its line' },
   { group: 'page', label: 'By page' },
   { group: 'day', label: 'By day' },
+  { group: 'log', label: 'As a log' },
 ];
 const TIMES: { since: MarginView['since']; label: string }[] = [
   { since: null, label: 'Any time' },
@@ -45,8 +46,11 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
         </Choice>
       </Choices>
       <Choices label="First">
-        <Choice isOn={view.order !== 'telling'} onPress={() => change({ order: undefined })}>
+        <Choice isOn={(view.order ?? 'newest') === 'newest'} onPress={() => change({ order: undefined })}>
           The newest
+        </Choice>
+        <Choice isOn={view.order === 'oldest'} onPress={() => change({ order: 'oldest' })}>
+          The oldest
         </Choice>
         <Choice isOn={view.order === 'telling'} onPress={() => change({ order: 'telling' })}>
           What fits its line best

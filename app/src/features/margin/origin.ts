@@ -9,13 +9,14 @@ interface Placed {
   day: string | null;
   node: NodeJson;
   changedAt: string;
+  heldOn?: string | null;
   pageTitle: string;
   trail: Gloss['trail'];
   standsIn: Gloss['standsIn'];
 }
 
 /** Where a line comes from: the day and hour of a journal line, else the page, with its trail and date. */
-export function originOf({ day, node, changedAt, pageTitle, trail, standsIn }: Placed): {
+export function originOf({ day, node, changedAt, heldOn = null, pageTitle, trail, standsIn }: Placed): {
   words: string;
   detail: string;
 } {
@@ -26,7 +27,7 @@ export function originOf({ day, node, changedAt, pageTitle, trail, standsIn }: P
     const shown = near[0]!.toUpperCase() + near.slice(1);
     return { words: time ? `${shown}, ${time}` : shown, detail: 'Journal' };
   }
-  const changed = nearDate(localDay(new Date(changedAt)), today);
+  const changed = nearDate(heldOn ?? localDay(new Date(changedAt)), today);
   // A jotting is called by its own first words, which stand here anyway.
   if (standsIn === 'tray') return { words: 'A jotting', detail: ['Tray', changed].join(', ') };
   return { words: pageTitle, detail: [trailWords(trail), changed].filter(Boolean).join(', ') };

@@ -12,6 +12,7 @@ const body = (...content: ReturnType<typeof line>[]): BodyJson => ({ type: 'doc'
 const gloss = (blockId: string, lineId: string | null): Gloss => ({
   blockId,
   field: null,
+  heldOn: null,
   pageId: 'source',
   pageTitle: 'Source',
   trail: [],

@@ -72,6 +72,7 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'get /tags': [200],
   'patch /tags/:id': [404, 404, 404, 404, 404],
   'get /kinds': [200],
+  'get /likely-kinds': [200],
   'get /kinds/:id/pages': [404, 404, 404, 404, 404],
   'get /fields/:id/held': [200, 200, 200, 200, 200],
   'get /review/:period': [200, 200],

@@ -91,6 +91,7 @@ export const rows: Record<string, Row> = {
   'get /tags': plain('/tags'),
   'patch /tags/:id': withEach('/tags/:id', { path: 'race', pigment: 'plum' }),
   'get /kinds': plain('/kinds'),
+  'get /likely-kinds': plain('/likely-kinds'),
   'get /kinds/:id/pages': withEach('/kinds/:id/pages'),
   'get /fields/:id/held': withEach('/fields/:id/held'),
   'get /review/:period': plain('/review/2026-03?today=2026-03-09', '/review/2026?today=2026-03-09'),
