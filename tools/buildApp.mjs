@@ -78,8 +78,8 @@ async function layOutBeginning() {
   return `/_expo/static/js/web/${name}`;
 }
 
-/** The product's style sheet, as its sources say it (wholeSheet); gives its address. */
-async function layOutSheet() {
+/** The product's style sheets, as their sources say them (features/shell/sheets); gives their addresses. */
+async function layOutSheets() {
   const { outputFiles } = await build({
     entryPoints: [path.join(root, 'app/src/features/shell/sheets.ts')],
     bundle: true,
@@ -88,13 +88,15 @@ async function layOutSheet() {
     platform: 'node',
     plugins: [core, partsAlone],
   });
-  const { wholeSheet } = await import(
+  const { wholeSheet, lateSheets } = await import(
     `data:text/javascript;base64,${Buffer.from(outputFiles[0].text).toString('base64')}`
   );
-  const css = wholeSheet();
-  const name = `look.${hashOf(css)}.css`;
-  writeFileSync(path.join(dist, '_expo/static', name), css);
-  return `/_expo/static/${name}`;
+  const [look, late] = Object.entries({ look: wholeSheet(), late: lateSheets() }).map(([sheet, css]) => {
+    const name = `${sheet}.${hashOf(css)}.css`;
+    writeFileSync(path.join(dist, '_expo/static', name), css);
+    return `/_expo/static/${name}`;
+  });
+  return { look, late };
 }
 
 /** One script of all that the page begins with, so that they need not be asked for one by one; gives its address. */
@@ -108,6 +110,7 @@ function joinScripts(addresses) {
 }
 
 const page = path.join(dist, 'index.html');
+const looks = await layOutSheets();
 const written = readFileSync(page, 'utf8');
 const DEFERRED = /<script src="(\/_expo[^"]+)" defer><\/script>/gu;
 const whole = joinScripts([...written.matchAll(DEFERRED)].map(([, address]) => address));
@@ -117,7 +120,8 @@ writeFileSync(
     .replaceAll(DEFERRED, '')
     .replaceAll('/app.js', whole)
     .replace('/begin.js', await layOutBeginning())
-    .replace('/look.css', await layOutSheet())
+    .replace('/look.css', looks.look)
+    .replace('/late.css', looks.late)
     .replace('/fonts/faces.css', sheets.faces)
     .replace('/fonts/scripts.css', sheets.scripts),
 );

@@ -2,10 +2,10 @@ import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { useEffect, useReducer, useState } from 'react';
 import { HIGHLIGHTS, shownWords, type NodeJson } from '@glossarion/core/document';
-import { TaskSheet } from '../screen/TaskSheet';
 import { linkWords } from '../screen/words';
 import { Action } from '../kit/Action';
 import { Group } from '../kit/Group';
+import { later } from '../kit/later';
 import { Sheet } from '../kit/Sheet';
 import { targetOf, useAppSelector } from '../state/store';
 import { colour } from '../theme/tokens';
@@ -15,6 +15,8 @@ import type { LineActs } from './lineActs';
 import { duplicateBlocks, indent, moveLine, removeBlocks, tint } from './outline';
 import { stamp } from './stamp';
 import { setTaskAt } from './tasks';
+
+const TaskSheet = later(async () => (await import('../screen/TaskSheet')).TaskSheet, true);
 
 interface BlockMenuProps {
   editor: Editor;

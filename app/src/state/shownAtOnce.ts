@@ -4,6 +4,9 @@ import { api } from './api';
 import { store } from './store';
 import { targetsKnown } from './targets';
 
+/** What is made from templates is planned by the same code. */
+export { nextTitle } from '@glossarion/core/templates';
+
 /** Acts are shown before the server has done them, as far as this window holds all that follows from them. */
 
 type Cached = 'contents' | 'notebooks' | 'entry' | 'page' | 'beneath';

@@ -1,9 +1,13 @@
 import { useLocalSearchParams } from 'expo-router';
 import { isDay, isPeriod } from '@glossarion/core/journal';
+import { lateSheet } from '../../kit/lateSheet';
 import { later } from '../../kit/later';
 import { NotHere } from '../../screen/NotHere';
 
-const ReviewScreen = later(async () => (await import('../../features/review/ReviewScreen')).ReviewScreen);
+const ReviewScreen = later(async () => {
+  const [{ ReviewScreen: Part }] = await Promise.all([import('../../features/review/ReviewScreen'), lateSheet()]);
+  return Part;
+});
 
 export default function Review() {
   const { period } = useLocalSearchParams<{ period: string }>();

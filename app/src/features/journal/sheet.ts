@@ -48,4 +48,5 @@ export const journalSheet = `
 .write-here:focus { position: static; font: 15px ${face.interface}; color: var(--lapis); background: none; border: 0; min-height: 44px; }
 .still { cursor: text; } .still a { cursor: pointer; }
 .run { display: flow-root; }
+.period-review { color: var(--lapis); text-decoration: none; display: inline-flex; align-items: center; min-height: 44px; padding-inline: 8px; }
 `;

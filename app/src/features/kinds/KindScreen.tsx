@@ -5,6 +5,7 @@ import { Action } from '../../kit/Action';
 import { Box } from '../../kit/Box';
 import { Empty } from '../../kit/Empty';
 import { InlineField } from '../../kit/InlineField';
+import { later } from '../../kit/later';
 import { PickOne } from '../../kit/PickOne';
 import { Tap } from '../../kit/Tap';
 import { Way } from '../../kit/Way';
@@ -15,7 +16,6 @@ import { useTitle } from '../../screen/useTitle';
 import { linkWords } from '../../screen/words';
 import { useTemplatesQuery } from '../../state/api';
 import { colour, pigmentColour } from '../../theme/tokens';
-import { HolderSheet } from '../parts/HolderSheet';
 import { computed } from './computed';
 import { FieldSheet } from './FieldSheet';
 import { describeKind } from './kindActs';
@@ -23,6 +23,8 @@ import { KindPages } from './KindPages';
 import { shippedSays } from './KindsScreen';
 import { useKinds } from './known';
 import { useKindsQuery } from './queries';
+
+const HolderSheet = later(async () => (await import('../parts/HolderSheet')).HolderSheet, true);
 
 /** A kind: what it is called, what its pages say of themselves, where they begin, and all of them. */
 export function KindScreen({ kindId }: { kindId: string }) {

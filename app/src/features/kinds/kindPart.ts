@@ -1,3 +1,4 @@
+import { lateSheet } from '../../kit/lateSheet';
 import { prepareReckoning, reckoningHere } from '../../state/reckoned';
 
 type Part = typeof import('./part');
@@ -6,7 +7,7 @@ type Part = typeof import('./part');
 export const kindPart =
   <Name extends keyof Part>(name: Name): (() => Promise<Part[Name]>) =>
   async () => {
-    const [part] = await Promise.all([import('./part'), prepareReckoning()]);
+    const [part] = await Promise.all([import('./part'), prepareReckoning(), lateSheet()]);
     if (!reckoningHere()) throw new Error('What computes fields could not be fetched.');
     await part.prepareKinds();
     return part[name];

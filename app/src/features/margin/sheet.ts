@@ -33,6 +33,7 @@ export const marginSheet = `
 .gloss-grip::after { content: ''; position: absolute; inset-block: 0; inset-inline-start: 4px; width: 3px; background: inherit; } .gloss-grip:hover::after { width: 6px; background: var(--vermilion); }
 .gloss-target { position: fixed; width: 4px; background: var(--vermilion); z-index: 40; pointer-events: none; }
 .gloss-above { font: 14px/17px ${face.interface}; color: var(--soft); padding-bottom: 1px; overflow-wrap: anywhere; }
+.gloss-field { font: 500 16px/20px ${face.capitals}; letter-spacing: .03em; text-transform: lowercase; font-feature-settings: 'smcp'; color: var(--soft); }
 .gloss-line { overflow-wrap: anywhere; }
 :is(.gloss, .meeting-open) .box { appearance: none; width: 15px; height: 15px; margin: 0 7px 0 0; padding: 0; vertical-align: -2px; border: 1.5px solid var(--soft); border-radius: 3px; background: none; cursor: pointer; position: relative; }
 :is(.gloss, .meeting-open) .box::after { content: ''; position: absolute; inset: -15px -8px; }

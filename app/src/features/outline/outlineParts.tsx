@@ -7,6 +7,8 @@ import { Pile as Spines } from './Pile';
 /** What shows the notebooks and what they hold, in one piece: no text waits for any of it. */
 
 export { DescribeSheet, MakeSheet } from './MakeSheet';
+/** Charts are drawn by what draws ornaments. */
+export { BarChart } from 'react-native-chart-kit';
 
 /** Its entries can be dragged, among themselves and to those of the others. */
 const arranged = <Props extends object>(Part: ComponentType<Props>) =>

@@ -1,12 +1,15 @@
 import { useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { View } from 'react-native';
-import { BarChart } from 'react-native-chart-kit';
 import type { ReviewedBar } from '@glossarion/core/review';
 import { Box } from '../../kit/Box';
+import { around } from '../../kit/later';
 import { Said } from '../../kit/Words';
 import { useMode } from '../../theme/mode';
 import { palettes } from '../../theme/tokens';
 import { barLabel, barTitle, type Measure } from './words';
+
+// What draws is fetched with what else is drawn: two late parts would have it with the first screen.
+const BarChart = around(async () => (await import('../outline/outlineParts')).BarChart);
 
 interface BarsProps {
   bars: readonly ReviewedBar[];

@@ -26,7 +26,6 @@ import { useToday } from '../../screen/useToday';
 import { problemSentence, usePeriodsQuery } from '../../state/api';
 import { weekBegins } from '../../state/typedDay';
 import { colour } from '../../theme/tokens';
-import { openPeriod } from '../journal/Periods';
 import { Bars } from './Bars';
 import { useReviewQuery } from './queries';
 import { barTitle, changeWords, MEASURES, reviewTitle, type Measure } from './words';
@@ -312,7 +311,7 @@ function OwnPage({ period }: { period: string }) {
           Its page
         </Heading>
       </Box>
-      <Tap look="review-page" onPress={() => void openPeriod(page)}>
+      <Tap look="review-page" onPress={async () => (await import('../journal/Periods')).openPeriod(page)}>
         <Said dir="auto">{page.firstWords || `Write about ${page.title}`}</Said>
       </Tap>
     </Box>

@@ -30,7 +30,10 @@ const focusSheet = `
 .writing:focus-visible, .title-field:focus-visible, main:focus-visible, [role=dialog]:focus-visible, .key-strip:focus-visible { outline: none; }
 `;
 
-/** All style sheets of the product, as one: laid out when it is built (tools/buildApp), so that no script waits for it. */
+/** Those of what no first screen shows, as another: asked for when some of it is shown (kit/lateSheet). */
+export const lateSheets = (): string => inRem([kindsSheet, reviewSheet].join('\n'));
+
+/** All other style sheets of the product, as one: laid out when it is built (tools/buildApp), so that no script waits for it. */
 export const wholeSheet = (): string =>
   inRem(
     [
@@ -51,8 +54,6 @@ export const wholeSheet = (): string =>
       deskSheet,
       tasksSheet,
       traySheet,
-      kindsSheet,
-      reviewSheet,
       keysSheet,
       focusSheet,
       seenSheet,

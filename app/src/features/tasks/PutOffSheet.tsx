@@ -1,10 +1,12 @@
 import type { ShownTask } from '@glossarion/core/tasks';
-import { Days } from '../../screen/TaskSheet';
 import { Group } from '../../kit/Group';
 import { Sheet } from '../../kit/Sheet';
 import { count } from '../../kit/count';
 import { setTasks } from '../../state/tasks';
 import { taskTitle } from './taskTitle';
+import { around } from '../../kit/later';
+
+const Days = around(async () => (await import('../../screen/TaskSheet')).Days);
 
 /** Puts tasks off together: to tomorrow, next week, a day in words, or to no day. */
 export function PutOffSheet({ tasks, onClose }: { tasks: readonly ShownTask[]; onClose: () => void }) {

@@ -1,7 +1,7 @@
 import { newId } from '@glossarion/core/document';
 import { dayTitleWithYear, localDay } from '@glossarion/core/journal';
 import type { Place, EntryInfo } from '@glossarion/core/outline';
-import { nextTitle, type TemplateUse } from '@glossarion/core/templates';
+import type { TemplateUse } from '@glossarion/core/templates';
 import { api } from '../../state/api';
 import { ask, FRESH, store } from '../../state/store';
 import { sheetOpened } from '../../state/view';
@@ -60,6 +60,7 @@ export async function makeFilled(
 export async function makeNext(entry: EntryInfo): Promise<boolean> {
   if (!entry.parentId) return false;
   const place = { parentId: entry.parentId, afterId: entry.id };
+  const { nextTitle } = await import('../../state/shownAtOnce');
   const name = nextTitle(entry.title);
   if (entry.madeFrom && (await templates()).some(({ id }) => id === entry.madeFrom)) {
     return makeFromTemplate(entry.madeFrom, place, name);

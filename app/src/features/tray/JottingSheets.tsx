@@ -1,11 +1,12 @@
 import type { Jotting } from '@glossarion/core/tray';
 import { Group } from '../../kit/Group';
-import { later } from '../../kit/later';
+import { around, later } from '../../kit/later';
 import { Sheet } from '../../kit/Sheet';
-import { Days } from '../../screen/TaskSheet';
 import { jottingTitle } from './jottingWords';
 import type { Asked } from './JottingRow';
 import { comeBackOn, fileTo, makePages } from './trayActs';
+
+const Days = around(async () => (await import('../../screen/TaskSheet')).Days);
 
 // Asked by others too: each stays a part of its own.
 const HolderSheet = later(async () => (await import('../parts/HolderSheet')).HolderSheet, true);
