@@ -131,11 +131,16 @@ test('F7 a kind of one’s own: made by its name, its field made another type, a
   await dialog(page).getByRole('textbox', { name: 'What it is called' }).fill('Built');
   await dialog(page).getByRole('button', { name: 'Add the field' }).click();
   await expect(page.getByRole('main').getByRole('button', { name: /^Built/u })).toContainText('Text');
+  // Another window lists the pages of the kind, and what each says, as it is written.
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('main').getByRole('link', { name: 'The Half Ebb' })).toBeVisible();
   await page.getByRole('main').getByRole('link', { name: 'The Half Ebb' }).click();
   await fillIn(page, 'Built');
   await page.keyboard.type('about 1934');
   await page.keyboard.press('Enter');
   await saved(page);
+  await expect(other.getByRole('main').getByText('about 1934')).toBeVisible();
   await fieldsOf(page).getByRole('link', { name: 'boat' }).click();
   await page
     .getByRole('main')

@@ -102,6 +102,15 @@ const preview = async (page) => {
   await page.getByRole('dialog', { name: /^Preview/ }).waitFor();
 };
 
+/** The month that is over, with a bar taken hold of. */
+const review = async (page) => {
+  await page.goto(`${url}/review`);
+  await page.getByRole('link', { name: /^Earlier/ }).click();
+  await page.getByRole('slider').waitFor();
+  await page.waitForTimeout(800);
+  await page.getByRole('slider').click({ position: { x: 190, y: 60 } });
+};
+
 const views = [
   ['today-phone', phone, 'light', async () => undefined],
   ['today-wide-dark', wide, 'dark', async () => undefined],
@@ -116,10 +125,10 @@ const views = [
     },
   ],
   ['notebooks-phone', phone, 'light', openNotebook],
-  ['notebooks-wide', wide, 'light', openNotebook],
+  ['person-wide-dark', wide, 'dark', openPage('Callum Frayne')],
   ['find-phone', phone, 'light', find],
   ['desk-phone', phone, 'light', (page) => page.goto(`${url}/desk`)],
-  ['desk-wide-dark', wide, 'dark', (page) => page.goto(`${url}/desk`)],
+  ['review-phone', phone, 'light', review],
   ['jot-phone-dark', phone, 'dark', jot],
   ['leaves-wide', wide, 'light', leaves],
   ['tray-phone', phone, 'light', (page) => page.goto(`${url}/tray`)],

@@ -77,7 +77,8 @@ export interface TaskWish {
 type Tag = 'Outline' | 'Folds' | 'Titles' | 'Links' | 'AlsoNamed' | 'Kin' | 'Tasks' | 'Tray';
 
 /** What an answer shows, by the ids of what it is of: it is asked for again when one of them is told of. */
-const tagged = (type: Tag, ...lists: (readonly string[])[]) => [...new Set(lists.flat())].map((id) => ({ type, id }));
+export const tagged = (type: Tag, ...lists: (readonly string[])[]) =>
+  [...new Set(lists.flat())].map((id) => ({ type, id }));
 
 const ids = (found: readonly { id: string }[] | undefined): string[] => found?.map(({ id }) => id) ?? [];
 

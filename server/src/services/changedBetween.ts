@@ -14,15 +14,18 @@ export function changedBetween(before: TitledFacts, now: TitledFacts): Changed[]
   if (before.title !== now.title || isEmpty(before.facts) !== isEmpty(now.facts) || isNamedByWords) {
     changed.push('title', 'outline');
   }
-  if (linkKey(before.facts) !== linkKey(now.facts)) changed.push('links');
+  const isSaidOtherwise = fieldKey(before.facts) !== fieldKey(now.facts);
+  if (linkKey(before.facts) !== linkKey(now.facts) || isSaidOtherwise) changed.push('links');
   if (taskKey(before.facts) !== taskKey(now.facts)) changed.push('tasks');
-  if (besideKey(before.facts) !== besideKey(now.facts)) changed.push('kinds');
+  if (kindKey(before.facts) !== kindKey(now.facts)) changed.push('kinds');
   return changed;
 }
 
-/** What a page is, and holds of fields. */
-const besideKey = ({ kinds, fieldValues }: BodyFacts): string =>
-  kinds.length + fieldValues.length === 0 ? '' : JSON.stringify([kinds, fieldValues]);
+/** What a page is. */
+const kindKey = ({ kinds }: BodyFacts): string => (kinds.length === 0 ? '' : JSON.stringify(kinds));
+
+/** What it says in fields. */
+const fieldKey = ({ fieldValues }: BodyFacts): string => (fieldValues.length === 0 ? '' : JSON.stringify(fieldValues));
 
 const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
 

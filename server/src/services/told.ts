@@ -14,10 +14,10 @@ export function toldOf(entries: Entries, { accountId, pageId, changed, linked }:
     // The Margins of what its links lead to, and all that shows its lines.
     links: () => [pageId, ...linked.map((id) => entries.block(viewer, id)?.pageId ?? id)],
   };
-  // Lists of tasks are of all pages.
+  // Lists of tasks, and of the pages of a kind, are of all pages.
   const told = changed.map((what) => ({
     what,
-    ids: what === 'tasks' ? null : [...new Set(idsOf[what]?.() ?? [pageId])],
+    ids: what === 'tasks' || what === 'kinds' ? null : [...new Set(idsOf[what]?.() ?? [pageId])],
   }));
   return reader.isJotting(pageId) ? [...told, { what: 'tray', ids: null }] : told;
 }

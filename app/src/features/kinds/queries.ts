@@ -1,6 +1,6 @@
 import type { AboutMeeting } from '@glossarion/core/meetings';
 import type { HeldOfField, KnownKinds, Likely, PagesOfKind } from '@glossarion/core/kinds';
-import { api } from '../../state/api';
+import { api, tagged } from '../../state/api';
 
 /** What is asked of kinds: entered in the table of questions once something of a kind is shown. */
 export const kindQueries = api.injectEndpoints({
@@ -8,7 +8,11 @@ export const kindQueries = api.injectEndpoints({
     kinds: build.query<KnownKinds, void>({ query: () => '/kinds', providesTags: ['Kinds'] }),
     pagesOfKind: build.query<PagesOfKind, { id: string; from?: number; limit?: number }>({
       query: ({ id, from = 0, limit = 200 }) => `/kinds/${id}/pages?from=${from}&limit=${limit}`,
-      providesTags: ['Kinds', 'Titles', 'Outline'],
+      providesTags: (found) => [
+        ...(['Kinds', 'Titles', 'Outline'] as const),
+        ...tagged('Titles', found?.targets.map(({ id }) => id) ?? []),
+        ...tagged('Links', found?.pages.map(({ id }) => id) ?? []),
+      ],
     }),
     likelyKinds: build.query<Likely, void>({
       query: () => '/likely-kinds',
