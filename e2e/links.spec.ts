@@ -167,7 +167,8 @@ test('L5 anything has an address: copied, pasted here it is a titled link, elsew
   await expect(links(other)).toHaveText(['Quarter days', 'Works', 'Mill', 'Ledger']);
   await page.reload();
   await expect(links(page)).toHaveCount(4);
-  await page.goto(copied.plain);
+  // What one lands on is lit for a moment alone: it is looked for before all of the page has come.
+  await page.goto(copied.plain, { waitUntil: 'commit' });
   await expect(page.locator('.landed')).toContainText('Quarter days');
 });
 
