@@ -249,7 +249,7 @@ test('joining lines keeps links to the lost line alive', { tag: '@once' }, async
   await mill.keyboard.press('Backspace');
   await expect(textOf(mill).locator('.block')).toHaveCount(1);
   await saved(mill);
-  await mill.goto(new URL(`/b/${lost}`, mill.url()).href);
+  await mill.goto(new URL(`/b/${lost}`, mill.url()).href, { waitUntil: 'commit' });
   await expect(mill.locator('.landed')).toContainText('first half second half');
 });
 
