@@ -23,8 +23,10 @@ export interface Meeting {
 }
 
 const MAX_TITLE_LENGTH = 80;
+/** The first sign of those that mean nothing by themselves (Unicode 23.5, private use). */
+const FIRST_SIGN = 0xe000;
 /** Where a thought ends within a line: what follows is what was said, not what it was about. */
-const END_OF_THOUGHT = /(?<=[\p{L}\p{N})”"’'])(?:[.!?](?=\s)|\s+[–—]\s|;\s|:\s).*$/su;
+const END_OF_THOUGHT = /(?<=[\p{L}\p{N}\p{Co})”"’'])(?:[.!?](?=\s)|\s+[–—]\s|;\s|:\s).*$/su;
 const AROUND = /^[\s,;:–—-]+|[\s,;:.–—-]+$/gu;
 
 /** Cuts at a word’s end, never inside a character. */
@@ -50,12 +52,17 @@ const isNamesOnly = (words: string, names: readonly string[]): boolean =>
  * @param now the time where the person is, as `09:30`, when the line’s day is today; null on any other
  */
 export function meetingFrom(line: NodeJson, named: readonly NamedPage[], day: DayDate, now: string | null): Meeting {
-  const titles = new Map(named.map(({ id, title }) => [id, title]));
-  const words = shownWords(line, (target) => titles.get(target) ?? '')
+  // A title is one sign until the words are cut: “Sluice gate no. 2” ends no thought.
+  const signs = new Map(named.map(({ id }, index) => [id, String.fromCharCode(FIRST_SIGN + index)]));
+  const titles = new Map(named.map(({ id, title }) => [signs.get(id)!, title]));
+  const words = shownWords(line, (target) => signs.get(target) ?? '')
     .replace(/\s+/gu, ' ')
     .trim();
   const timed = withoutTime(words) ?? (/^\S+$/u.test(words) ? withoutTime(`${words} –`) : null);
-  const about = (timed?.rest ?? words).replace(END_OF_THOUGHT, '').replace(AROUND, '');
+  const about = (timed?.rest ?? words)
+    .replace(END_OF_THOUGHT, '')
+    .replace(AROUND, '')
+    .replace(/\p{Co}/gu, (sign) => titles.get(sign) ?? sign);
   const people = named.filter(({ isPerson }) => isPerson);
   const names = people.map(({ title }) => title);
   const title = isNamesOnly(about, names) ? `Meeting${names.length > 0 ? ` with ${list.format(names)}` : ''}` : about;

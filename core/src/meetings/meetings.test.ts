@@ -46,6 +46,14 @@ test.each<[string, NodeJson[], NamedPage[], string]>([
   expect(from(content, named).title).toBe(title);
 });
 
+test('J5 what stands in a title ends no thought', () => {
+  const second = { ...gate, title: 'Sluice gate no. 2: leaf' };
+  const about = (...rest: NodeJson[]) =>
+    from([link('c'), text(' rang about '), link('g'), ...rest], [callum, second]).title;
+  expect(about()).toBe('Callum Frayne rang about Sluice gate no. 2: leaf');
+  expect(about(text('. He wants the bore'))).toBe('Callum Frayne rang about Sluice gate no. 2: leaf');
+});
+
 test('J5 without a time of its own it is now today, and not said on another day', () => {
   expect(from([text('Rang Tomas')], []).time).toBe('11:05');
   expect(from([text('Rang Tomas')], [], null).time).toBeNull();
