@@ -9,6 +9,7 @@ process.env.TZ = 'Europe/London';
 /** Packages that ship ES modules only and are turned into CommonJS for Jest. */
 const plain = {
   rootDir: root,
+  cacheDirectory: path.join(root, 'node_modules/.cache/glossarion/jest'),
   testEnvironment: 'node',
   setupFiles: [path.join(root, 'core/src/testing/seed.ts')],
   transform: {

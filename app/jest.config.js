@@ -3,6 +3,7 @@ const core = require('path').join(__dirname, '../core/src/$1/index.ts');
 module.exports = {
   preset: 'jest-expo',
   displayName: 'app',
+  cacheDirectory: require('path').join(__dirname, '../node_modules/.cache/glossarion/jest'),
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   setupFiles: [require('path').join(__dirname, '../core/src/testing/seed.ts')],
   moduleNameMapper: {

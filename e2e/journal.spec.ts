@@ -37,8 +37,8 @@ test('today is there without being made, from its template, with earlier days be
 });
 
 test('the days around tell which were written, and open', async ({ context, page, server, signIn }) => {
-  // Of the same week, which begins on Sunday here.
-  const other = new Date().getDay() === 0 ? dayAgo(-1) : dayAgo(1);
+  // Of the same week, which begins on Monday in the journeys' locale.
+  const other = new Date().getDay() === 1 ? dayAgo(-1) : dayAgo(1);
   await signIn(context, server.url, [{ path: `Journal/${other}.md`, text: 'One two three four five.\n' }]);
   await page.goto(server.url);
   // On a phone the week of the day that is open; beside the text, where there is room, the month.

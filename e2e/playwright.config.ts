@@ -1,4 +1,5 @@
 import { defineConfig, type PlaywrightTestOptions } from '@playwright/test';
+import { existsSync, statfsSync } from 'node:fs';
 import path from 'node:path';
 
 const phone: PlaywrightTestOptions['viewport'] = { width: 390, height: 844 };
@@ -6,6 +7,12 @@ const phone: PlaywrightTestOptions['viewport'] = { width: 390, height: 844 };
 const android =
   'Mozilla/5.0 (Linux; Android 14; Pixel 8) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Mobile Safari/537.36';
 const wide: PlaywrightTestOptions['viewport'] = { width: 1280, height: 800 };
+
+function hasSharedMemory(): boolean {
+  if (!existsSync('/dev/shm')) return false;
+  const { bavail, bsize } = statfsSync('/dev/shm');
+  return bavail * bsize >= 2 * 2 ** 30;
+}
 
 /** The real interface against the real server, at both sizes. */
 export default defineConfig({
@@ -27,6 +34,8 @@ export default defineConfig({
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      // What its processes share is in memory where there is room, and not in files on a disk that may stand still.
+      ignoreDefaultArgs: hasSharedMemory() ? ['--disable-dev-shm-usage'] : [],
       args: [
         '--no-sandbox',
         '--disable-gpu',
