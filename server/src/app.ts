@@ -21,6 +21,7 @@ import { entryRoutes } from './routes/entries';
 import { fileRoutes } from './routes/files';
 import { findRoutes } from './routes/find';
 import { importRoutes } from './routes/imports';
+import { logRoutes } from './routes/log';
 import { meetingRoutes } from './routes/meetings';
 import { kindRoutes } from './routes/kinds';
 import { pageRoutes } from './routes/pages';
@@ -134,6 +135,7 @@ export function makeApp(services: Services): Express {
     tagRoutes,
     taskRoutes,
     kindRoutes,
+    logRoutes,
     meetingRoutes,
     reviewRoutes,
     templateRoutes,

@@ -7,6 +7,7 @@ import type { DateOffer } from './dateOffers';
 import { EditorTools } from './EditorTools';
 import { pageExtensions } from './extensions';
 import type { LineActs } from './lineActs';
+import { isDrawnByReact } from './nodeView';
 import { selectBlock } from './outline';
 import { tellSpokenOf, type SpokenOf } from './spokenOf';
 import { takenBy, type PickerHandle } from './pickerHandle';
@@ -158,15 +159,12 @@ export function PageEditor({
   );
 }
 
-/** Kinds of blocks that React draws; they can be drawn only once the editor stands in its place. */
-const DRAWN_BY_REACT = new Set(['picture', 'file', 'card', 'overview']);
-
-/** The library draws the whole text anew when the editor is put in its place, which only those blocks need. */
+/** The library draws the whole text anew when the editor is put in its place, which only blocks need that React draws. */
 function drawOnce(editor: Editor): void {
   const drawAgain = editor.createNodeViews.bind(editor);
   editor.createNodeViews = () => {
     let isNeeded = false;
-    editor.state.doc.forEach((node) => (isNeeded ||= DRAWN_BY_REACT.has(node.type.name)));
+    editor.state.doc.forEach((node) => (isNeeded ||= isDrawnByReact(node.type.name)));
     if (isNeeded) drawAgain();
   };
 }

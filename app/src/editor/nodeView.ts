@@ -14,13 +14,19 @@ export const blockProps = ({ node, selected }: NodeViewProps) => ({
   contentEditable: false,
 });
 
+const drawnByReact = new Set<string>();
+
+/** Whether React draws such a node; it can do so only once the editor stands in its place. */
+export const isDrawnByReact = (name: string): boolean => drawnByReact.has(name);
+
 /** A node with a view whose insides are the interface's, not the text's; `isOwn` says which events are its own. */
 export const withReactView = (
   node: Node,
   View: ComponentType<ReactNodeViewProps>,
   isOwn: (event: Event) => boolean = (event) => event.type !== 'mousedown',
-): Node =>
-  node.extend({
+): Node => {
+  drawnByReact.add(node.name);
+  return node.extend({
     addNodeView: () =>
       ReactNodeViewRenderer(View, {
         stopEvent: ({ event }) => {
@@ -30,6 +36,7 @@ export const withReactView = (
         ignoreMutation: () => true,
       }),
   });
+};
 
 /**
  * A field within a block that is selected takes the focus: by touch a browser gives it none, since the press might begin

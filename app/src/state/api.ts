@@ -45,7 +45,7 @@ export function problemSentence(error: unknown): string {
 }
 
 /** The values that are given, as a query. */
-const asQuery = (wish: object): string =>
+export const asQuery = (wish: object): string =>
   new URLSearchParams(
     Object.entries(wish).flatMap(([key, value]) =>
       value === undefined || value === null || value === false ? [] : [[key, String(value)]],
@@ -99,7 +99,10 @@ const deskIds = (found: DeskInfo | undefined): string[] =>
     : [];
 
 /** Lines of other pages that are shown at a page. */
-const linesOf = (id: string, lines: readonly { pageId: string; trail: readonly { id: string }[] }[] | undefined) => [
+export const linesOf = (
+  id: string,
+  lines: readonly { pageId: string; trail: readonly { id: string }[] }[] | undefined,
+) => [
   ...tagged('Links', [id], lines?.map(({ pageId }) => pageId) ?? []),
   ...tagged('Titles', [id], lines?.flatMap(({ pageId, trail }) => [pageId, ...ids(trail)]) ?? []),
 ];

@@ -20,20 +20,23 @@ const initialState: TargetsState = { known: {}, step: 0, asked: {}, toldAt: {} }
 
 interface Answered {
   payload: unknown;
-  meta: { requestId: string };
+  meta: { requestId: string; arg: { endpointName: string } };
 }
 
 /** The questions whose answers have with them what the links in them show. */
-const WITH_TARGETS = [
-  ...(['page', 'day', 'daysBefore', 'daysAfter', 'tasks', 'brought', 'tray', 'around', 'desk'] as const),
-  ...(['margin', 'alsoNamed', 'glimpse'] as const),
-].map((name) => api.endpoints[name].matchFulfilled as (action: Action) => action is Action & Answered);
+const WITH_TARGETS: ReadonlySet<string> = new Set([
+  ...['page', 'day', 'daysBefore', 'daysAfter', 'tasks', 'brought', 'tray', 'around', 'desk'],
+  ...['margin', 'log', 'alsoNamed', 'glimpse'],
+]);
 
 const isRequest =
   (how: 'pending' | 'fulfilled' | 'rejected') =>
   (action: Action): action is Action & Answered =>
     action.type === `${api.reducerPath}/executeQuery/${how}` ||
     action.type === `${api.reducerPath}/executeMutation/${how}`;
+
+const isWithTargets = (action: Action): action is Action & Answered =>
+  isRequest('fulfilled')(action) && WITH_TARGETS.has(action.meta.arg.endpointName);
 
 /** What an answer that has targets with it, or one for each of its parts, tells of them. */
 const targetsWith = (payload: unknown): Target[] =>
@@ -61,9 +64,7 @@ const targetsSlice = createSlice({
       .addMatcher(isRequest('pending'), (state, { meta }) => {
         state.asked[meta.requestId] = state.step += 1;
       })
-      .addMatcher(isAnyOf(...WITH_TARGETS), (state, action) =>
-        tell(state, targetsWith(action.payload), askedAt(state, action)),
-      )
+      .addMatcher(isWithTargets, (state, action) => tell(state, targetsWith(action.payload), askedAt(state, action)))
       .addMatcher(api.endpoints.targets.matchFulfilled, (state, action) =>
         tell(state, action.payload, askedAt(state, action)),
       )

@@ -32,6 +32,7 @@ export type OpenSheet =
   | { for: 'names'; entryId: string }
   | { for: 'merge'; entryId: string }
   | { for: 'kindsOf'; entryId: string }
+  | { for: 'log'; entryId: string }
   | { for: 'meeting'; pageId: string; blockId: string };
 
 /** What the screen is doing. */

@@ -218,6 +218,14 @@ const solid: fc.Arbitrary<NodeJson> = fc.oneof(
       type: 'overview',
       attrs: { subject, target, chosen: chosen.length > 0 ? chosen.join(' ') : null },
     })),
+  fc
+    .record({
+      target: fc.option(id),
+      order: fc.constantFrom('newest', 'oldest'),
+      fromKind: fc.option(id),
+      since: fc.constantFrom(null, 'week', 'month', 'year', '2026-03-09'),
+    })
+    .map((attrs) => ({ type: 'log', attrs })),
 );
 
 /** A canonical body: ids are unique, and no block is more than one step deeper than the one before. */

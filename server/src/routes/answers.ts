@@ -8,6 +8,7 @@ import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
 import { type Glimpse, type LinkableLine } from '@glossarion/core/links';
+import type { LogPiece } from '@glossarion/core/log';
 import type { Gloss, MarginFacets, MarginPage, MarginStack } from '@glossarion/core/margin';
 import {
   JOTTING_STATES,
@@ -192,6 +193,7 @@ const glossKeys: { [K in keyof Gloss]: Joi.Schema } = {
   links: list(id),
   tags: list(id),
 };
+const countedKinds = list(Joi.object({ kind: id.required(), name: text.required(), count: count.required() }));
 const facets = all<MarginFacets>({
   notebooks: list(
     Joi.object({
@@ -202,7 +204,7 @@ const facets = all<MarginFacets>({
     }),
   ),
   tags: list(Joi.object({ tag: id.required(), name: text.required(), count: count.required() })),
-  kinds: list(Joi.object({ kind: id.required(), name: text.required(), count: count.required() })),
+  kinds: countedKinds,
   aside: count,
 });
 export const margin = all<MarginPage>({
@@ -219,6 +221,14 @@ export const margin = all<MarginPage>({
   glosses: list(all<Gloss>(glossKeys)),
   targets,
   facets: facets.allow(null),
+});
+
+export const log = all<LogPiece>({
+  count,
+  months: list(Joi.object({ month: text.required(), count: count.required() })),
+  entries: list(Joi.object({ gloss: all<Gloss>(glossKeys).required(), on: date.required(), isDone: yesNo.required() })),
+  targets,
+  kinds: countedKinds,
 });
 
 export const alsoNamed = all<AlsoNamedLines>({

@@ -20,10 +20,19 @@ interface Piece {
   limit: number;
 }
 
-const piece = (limit: number) => ({
+export const piece = (limit: number) => ({
   from: Joi.number().integer().min(0).max(1_000_000).default(0),
   limit: Joi.number().integer().min(1).max(500).default(limit),
 });
+
+/** What of all that points at a page is left. */
+export const marginFilter = {
+  notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
+  tag: line(200),
+  kind: id,
+  since: day,
+  isWithoutAside: Joi.boolean(),
+};
 
 /** Pages for reading: a page with its text, its Margin, the days of the journal. */
 export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, journal }: Services): Router {
@@ -53,11 +62,7 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
         'What points at a page, with the lines around each link and the line of the page that each stands beside.',
       params: withId,
       query: Joi.object({
-        notebook: Joi.alternatives(Joi.string().valid(JOURNAL), id),
-        tag: line(200),
-        kind: id,
-        since: day,
-        isWithoutAside: Joi.boolean(),
+        ...marginFilter,
         hasFacets: Joi.boolean().default(false),
         order: Joi.string()
           .valid(...GLOSS_ORDERS)

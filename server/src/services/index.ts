@@ -24,6 +24,7 @@ import { clearBrokenImports } from './importsUnderWay';
 import { Journal } from './journal';
 import { KinReader } from './kin';
 import { Kinds } from './kinds';
+import { LogReader } from './log';
 import { Margin } from './margin';
 import { Meetings } from './meetings';
 import { Notices } from './notices';
@@ -31,6 +32,7 @@ import { Pages } from './pages';
 import { PagesOfKinds } from './pagesOfKind';
 import { PickableNames } from './pickables';
 import { Placing } from './placing';
+import { ReferringLines } from './referring';
 import { Reviews } from './review';
 import { ShownLines } from './shownLines';
 import { Settings } from './settings';
@@ -71,6 +73,7 @@ export interface Services {
   tray: TrayReader;
   documents: Documents;
   margin: Margin;
+  logs: LogReader;
   alsoNamed: AlsoNamed;
   kin: KinReader;
   glimpses: Glimpses;
@@ -100,6 +103,8 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const tasks = new Tasks(database, entries, tray);
   const taskLists = new TaskLists(database, entries, kinds);
   const zones = new Zones(database);
+  const referring = new ReferringLines(database, entries);
+  const lines = new ShownLines(database, facts);
   const documents = new Documents(database, facts, tags, new HappeningWriter(zones));
   const find = new Find(database, entries, tags);
   const notices = new Notices();
@@ -148,7 +153,8 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     templates: new Templates(database),
     tray,
     documents,
-    margin: new Margin(database, entries, tags, kinds, new Placing(database, entries), new ShownLines(database, facts)),
+    margin: new Margin(database, referring, tags, kinds, new Placing(database, entries), lines),
+    logs: new LogReader(database, referring, kinds, taskLists, lines, zones),
     alsoNamed: new AlsoNamed(database, entries),
     kin: new KinReader(database, entries, background, tags),
     glimpses: new Glimpses(database, entries),

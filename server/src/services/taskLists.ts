@@ -64,6 +64,15 @@ interface Row {
   position: number;
 }
 
+/** A task that was done on a day. */
+export interface DoneTask {
+  pageId: string;
+  blockId: string;
+  doneOn: string;
+  position: number;
+  changedAt: string;
+}
+
 interface Grouped {
   task: ListedTask;
   key: string;
@@ -113,6 +122,21 @@ export class TaskLists {
       .getRawMany<Row>();
     const standing = rows.filter(({ pageId }) => isActive(reader, pageId)).map(listedOf);
     return standing.filter((task) => ['overdue', 'today'].includes(dayGroup(task, today))).length;
+  }
+
+  /** What was done of the tasks on a page, beneath it, and elsewhere for it: a task for each day on which it was. */
+  async doneFor(viewer: Viewer, reader: EntryReader, of: string): Promise<DoneTask[]> {
+    const meetings = await this.meetingKinds(viewer);
+    const done = new Map<string, DoneTask>();
+    for (const where of ['here', 'beneath', 'linking'] as const) {
+      const query = this.lines(viewer)
+        .addSelect('h.day', 'doneOn')
+        .addSelect('e.changedAt', 'changedAt')
+        .innerJoin(HappeningEntity.options.name, 'h', "h.blockId = t.blockId AND h.what = 'done'");
+      this.narrow(query, reader, { of, where, meetings });
+      for (const task of await query.getRawMany<DoneTask>()) done.set(`${task.blockId} ${task.doneOn}`, task);
+    }
+    return [...done.values()];
   }
 
   /** The kinds of which a page is a meeting. */

@@ -6,6 +6,7 @@ import { file } from './file';
 import { fold } from './fold';
 import { heading } from './heading';
 import type { KindView } from './kind';
+import { log } from './log';
 import { note } from './note';
 import { numbered } from './numbered';
 import { overview } from './overview';
@@ -32,4 +33,5 @@ export const KIND_VIEWS: readonly KindView[] = [
   file,
   card,
   overview,
+  log,
 ];

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { CONTENTS_ORDERS, type ContentsOrder } from '@glossarion/core/outline';
 import {
   OVERVIEW_LEVELS,
@@ -13,9 +13,10 @@ import { useNamesQuery } from '../../state/api';
 import { targetOf } from '../../state/store';
 import { targetsKnown } from '../../state/targets';
 import { useAppDispatch } from '../../state/store';
-import { colour, measure } from '../../theme/tokens';
+import { colour } from '../../theme/tokens';
 import { Action } from '../../kit/Action';
 import { ChoiceSheet } from '../../kit/ChoiceSheet';
+import { Radios } from '../../kit/Radios';
 import { Words } from '../../kit/Words';
 import { linkWords, placeWords } from '../../screen/words';
 
@@ -116,38 +117,5 @@ export function OverviewSheet({ overview, onChange, onClose }: OverviewSheetProp
           </View>
         ))}
     </ChoiceSheet>
-  );
-}
-
-interface RadiosProps<T> {
-  label: string;
-  values: readonly T[];
-  words: (value: T) => string;
-  chosen: T;
-  onChoose: (value: T) => void;
-}
-
-function Radios<T extends string | number>({ label, values, words, chosen, onChoose }: RadiosProps<T>) {
-  return (
-    <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
-      {values.map((value) => (
-        <Pressable
-          key={value}
-          role="radio"
-          aria-checked={value === chosen}
-          onPress={() => onChoose(value)}
-          style={{
-            minHeight: measure.touch,
-            justifyContent: 'center',
-            borderBottomWidth: 3,
-            borderBottomColor: value === chosen ? colour.vermilion : 'transparent',
-          }}
-        >
-          <Words size={17} weight={value === chosen ? '700' : '400'}>
-            {words(value)}
-          </Words>
-        </Pressable>
-      ))}
-    </View>
   );
 }

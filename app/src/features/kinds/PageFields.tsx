@@ -133,6 +133,16 @@ function PageKinds({ pageId, kinds, kindIds }: { pageId: string; kinds: KindTree
       >
         {kindIds.length === 0 ? 'Kinds' : 'Change'}
       </Tap>
+      {kindIds.length > 0 && (
+        <Tap
+          look="field-change"
+          aria-haspopup="dialog"
+          aria-label="Log of what was said of this page"
+          onPress={() => dispatch(sheetOpened({ for: 'log', entryId: pageId }))}
+        >
+          Log
+        </Tap>
+      )}
     </Line>
   );
 }

@@ -2,11 +2,11 @@ import { memo, useCallback, useEffect, useRef, useState, type FocusEvent, type R
 import { Box } from '../../kit/Box';
 import { keepPlace, keptPlace } from '../../screen/keptPlaces';
 import { MarginHead } from './MarginHead';
-import { MarginFoot, MarginGroups, OlderGlosses } from './marginParts';
+import { GatheredGlosses, MarginFoot } from './marginParts';
 import { MovingGlosses, useMoving } from './moving';
 import { StackView } from './StackView';
 import type { ShownStack } from './stacks';
-import { BESIDE, type MarginState } from './useMargin';
+import type { MarginState } from './useMargin';
 import { usePresentLine } from './usePresentLine';
 import { useStackPlaces } from './useStackPlaces';
 
@@ -109,11 +109,10 @@ export const MarginColumn = memo(function MarginColumn({ margin, title, text }: 
         </MovingGlosses>
       ) : (
         <Box look="margin-flow">
-          <MarginGroups glosses={margin.glosses} by={group} isFolded={isFolded} />
+          <GatheredGlosses margin={margin} by={group} root="#main" />
         </Box>
       )}
       <Box look="margin-flow">
-        {group !== 'line' && margin.count > BESIDE && <OlderGlosses margin={margin} root="#main" />}
         <MarginFoot pageId={margin.pageId} title={title} />
       </Box>
     </Box>

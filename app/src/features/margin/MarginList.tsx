@@ -1,13 +1,15 @@
 import { useEffect, useRef, useState } from 'react';
-import { dayInText, localDay, monthPeriod, nearDate, periodTitle } from '@glossarion/core/journal';
+import { dayInText, localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss, GlossOrder, MarginFilter } from '@glossarion/core/margin';
 import { useMarginQuery, type MarginWish } from '../../state/api';
 import { trailWords } from '../../screen/words';
 import { GlossView } from './GlossView';
+import { LogList } from './log/LogList';
 import { glossKey, besideWords, type ShownStack } from './stacks';
 import { BESIDE, type MarginState } from './useMargin';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
+import { useNear } from '../../kit/useNear';
 import { Heading, Said } from '../../kit/Words';
 
 /** Glosses of a long Margin that are read at once. */
@@ -22,8 +24,8 @@ interface Grouped {
   glosses: Gloss[];
 }
 
-/** What glosses are gathered by: the page or the day they come from, or the month, as a log. */
-type GatheredBy = 'page' | 'day' | 'log';
+/** What glosses are gathered by: the page or the day they come from. */
+type GatheredBy = 'page' | 'day';
 
 /** Glosses gathered, in the order in which each group is met. */
 function grouped(glosses: readonly Gloss[], by: GatheredBy): Grouped[] {
@@ -31,12 +33,12 @@ function grouped(glosses: readonly Gloss[], by: GatheredBy): Grouped[] {
   const groups = new Map<string, Grouped>();
   for (const gloss of glosses) {
     const on = gloss.day ?? gloss.heldOn ?? localDay(new Date(gloss.changedAt));
-    const key = by === 'page' ? gloss.pageId : by === 'log' ? monthPeriod(on) : on;
+    const key = by === 'page' ? gloss.pageId : on;
     const known = groups.get(key);
     if (known) known.glosses.push(gloss);
     else {
       const ofPage = gloss.day ? dayInText(on, today) : gloss.pageTitle;
-      const words = by === 'page' ? ofPage : by === 'log' ? periodTitle(key) : nearDate(on, today);
+      const words = by === 'page' ? ofPage : nearDate(on, today);
       const detail = by === 'page' && !gloss.day ? trailWords(gloss.trail) : '';
       groups.set(key, { key, words: words[0]!.toUpperCase() + words.slice(1), detail, glosses: [gloss] });
     }
@@ -44,21 +46,28 @@ function grouped(glosses: readonly Gloss[], by: GatheredBy): Grouped[] {
   return [...groups.values()];
 }
 
-/** The glosses one after the other, in the order of the page or gathered by page, day or month; each group folds. */
-export function MarginGroups({
-  glosses,
-  by,
-  isFolded,
-}: {
-  glosses: readonly Gloss[];
-  by: GatheredBy;
-  isFolded: boolean;
-}) {
+/** All that points at a page, gathered by the page or the day it comes from, or by date as a log. */
+export function GatheredGlosses({ margin, by, root }: { margin: MarginState; by: GatheredBy | 'log'; root: string }) {
+  const { pageId, filter, order, glosses } = margin;
+  const isFolded = margin.view.isFolded === true;
+  if (by === 'log') {
+    return (
+      <LogList
+        pageId={pageId}
+        filter={filter}
+        order={order === 'oldest' ? 'oldest' : 'newest'}
+        isFolded={isFolded}
+        emptyWords="Nothing that is shown was said of it."
+        root={root}
+      />
+    );
+  }
   return (
     <>
       {grouped(glosses, by).map((group) => (
         <GroupView key={group.key} group={group} by={by} isFolded={isFolded} />
       ))}
+      <OlderGlosses margin={margin} root={root} />
     </>
   );
 }
@@ -110,7 +119,7 @@ export function StackRest({ pageId, stack, filter, order, from, isFolded }: Stac
 }
 
 /** What is older than the glosses beside the text, as a list that is read as it comes into view. */
-export function OlderGlosses({ margin, root }: { margin: MarginState; root: string }) {
+function OlderGlosses({ margin, root }: { margin: MarginState; root: string }) {
   const older = margin.count - BESIDE;
   if (older <= 0) return null;
   const pieces = Array.from({ length: Math.ceil(older / PIECE) }, (_each, index) => index);
@@ -147,30 +156,14 @@ interface PieceProps {
 
 /** Some glosses, drawn while they are near what is seen; else their room is kept. */
 function Piece({ wish, beside, isFolded, root }: PieceProps) {
-  const { limit } = wish;
-  const [isNear, setNear] = useState(false);
-  const [height, setHeight] = useState(limit * LIKELY_HEIGHT);
   const element = useRef<HTMLDivElement>(null);
-  const { currentData } = useMarginQuery(wish, { skip: !isNear });
-
-  useEffect(() => {
-    const observer = new IntersectionObserver(([entry]) => setNear(entry?.isIntersecting ?? false), {
-      root: root ? document.querySelector(root) : null,
-      rootMargin: '900px',
-    });
-    observer.observe(element.current!);
-    return () => observer.disconnect();
-  }, [root]);
-
-  useEffect(() => {
-    if (!isNear || !currentData) return;
-    const observer = new ResizeObserver(([entry]) => setHeight(entry!.contentRect.height));
-    observer.observe(element.current!);
-    return () => observer.disconnect();
-  }, [isNear, currentData]);
+  const [isWanted, setWanted] = useState(false);
+  const { currentData } = useMarginQuery(wish, { skip: !isWanted });
+  const { isNear, minHeight } = useNear(element, currentData !== undefined, wish.limit * LIKELY_HEIGHT, root);
+  useEffect(() => setWanted(isNear), [isNear]);
 
   return (
-    <Box ref={element} style={{ minHeight: isNear && currentData ? undefined : height }}>
+    <Box ref={element} style={{ minHeight }}>
       {isNear &&
         currentData?.glosses.map((gloss) => (
           <Box key={glossKey(gloss)} look="margin-list-gloss">

@@ -1,11 +1,11 @@
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { GlossView } from './GlossView';
 import { linkedWords } from './MarginHead';
-import { MarginFoot, MarginGroups, MarginTools, OlderGlosses, StackRest } from './marginParts';
+import { GatheredGlosses, MarginFoot, MarginTools, StackRest } from './marginParts';
 import { MovingGlosses, useMoving } from './moving';
 import { glossKey, besideWords, type ShownStack } from './stacks';
 import { isFiltered } from './marginView';
-import { BESIDE, type MarginState } from './useMargin';
+import type { MarginState } from './useMargin';
 import { isRemembered, useScrollMemory } from '../../screen/scrollMemory';
 import { Fold } from '../../kit/Fold';
 import { useSwipeAcross } from '../../kit/useSwipeAcross';
@@ -74,9 +74,8 @@ export function MarginSheet({ margin, title, day = null, drawn, onToggle }: Marg
               ))}
             </MovingGlosses>
           ) : (
-            <MarginGroups glosses={margin.glosses} by={group} isFolded={isFolded} />
+            <GatheredGlosses margin={margin} by={group} root=".margin-list" />
           )}
-          {group !== 'line' && margin.count > BESIDE && <OlderGlosses margin={margin} root=".margin-list" />}
           <MarginFoot pageId={margin.pageId} title={title} day={day} />
         </Drawn>
       )}

@@ -54,7 +54,10 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
         ];
   const kinds: Offer[] =
     info?.standsIn === null && !info.isDeleted
-      ? [{ label: 'Kinds…', do: () => showSheet({ for: 'kindsOf', entryId: pageId }) }]
+      ? [
+          { label: 'Kinds…', do: () => showSheet({ for: 'kindsOf', entryId: pageId }) },
+          { label: 'Log…', do: () => showSheet({ for: 'log', entryId: pageId }) },
+        ]
       : [];
   const ways: Offer[] = [
     { label: 'Go to…', do: () => showSheet({ for: 'go' }) },

@@ -2,6 +2,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { sheetOpened } from '../../state/view';
 import { liftTo, splitTo } from '../parts/partActs';
 import { kindPart } from '../kinds/kindPart';
+import { logPart } from '../margin/log/logPart';
 import { later } from '../../kit/later';
 
 // Sheets that no first screen shows.
@@ -22,6 +23,7 @@ const GoTo = later(async () => (await import('../find/GoTo')).GoTo, true);
 const CalendarSheet = later(async () => (await import('../journal/CalendarSheet')).CalendarSheet, true);
 const JotSheet = later(async () => (await import('../tray/part')).JotSheet, true);
 const KindsOfSheet = later(kindPart('KindsOfSheet'), true);
+const LogSheet = later(logPart('LogSheet'), true);
 const MeetingSheet = later(kindPart('MeetingSheet'), true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
@@ -73,6 +75,8 @@ export function OpenSheets() {
       return <MergeSheet entryId={sheet.entryId} onClose={onClose} />;
     case 'kindsOf':
       return <KindsOfSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'log':
+      return <LogSheet pageId={sheet.entryId} onClose={onClose} />;
     case 'meeting':
       return <MeetingSheet pageId={sheet.pageId} blockId={sheet.blockId} onClose={onClose} />;
     default:

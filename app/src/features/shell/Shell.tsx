@@ -10,6 +10,8 @@ import { useKeys } from '../keys/useKeys';
 import { ChosenBar } from '../outline/ChosenBar';
 import { ContentsDrawer } from '../outline/ContentsDrawer';
 import { ContentsPanel } from '../outline/ContentsPanel';
+import { logPart } from '../margin/log/logPart';
+import { LogDrawing } from '../../editor';
 import { Action } from '../../kit/Action';
 import { Afterwards } from '../../kit/Afterwards';
 import { Box } from '../../kit/Box';
@@ -26,6 +28,7 @@ import { SavingSign } from '../../screen/SavingSign';
 
 const TasksDue = around(async () => (await import('../tasks/TasksDue')).TasksDue);
 const Waiting = around(async () => (await import('../tray/part')).Waiting);
+const LogBlock = around(logPart('LogBlock'));
 const Pile = around(async () => (await import('../outline/outlineParts')).Pile);
 
 interface Place {
@@ -76,7 +79,9 @@ export function Shell({ children }: { children: ReactNode }) {
       </Way>
       {isWide && !isTextOnly && <Rail />}
       <ContentsPanel />
-      <View style={{ flex: 1, minWidth: 0 }}>{children}</View>
+      <View style={{ flex: 1, minWidth: 0 }}>
+        <LogDrawing.Provider value={LogBlock}>{children}</LogDrawing.Provider>
+      </View>
       {!isWide && <Bar />}
       {isTextOnly && (
         <View style={{ position: 'fixed' as 'absolute', right: 22, bottom: 8, zIndex: 20 }}>

@@ -4,6 +4,7 @@ import { findSheet } from '../find/sheet';
 import { journalSheet } from '../journal/sheet';
 import { keysSheet } from '../keys/sheet';
 import { kindsSheet } from '../kinds/sheet';
+import { logSheet } from '../margin/log/sheet';
 import { marginSheet } from '../margin/sheet';
 import { previewSheet } from '../preview/sheet';
 import { outlineSheet } from '../outline/sheet';
@@ -16,6 +17,7 @@ import { shellSheet } from './sheet';
 import { kitSheet } from '../../kit/kitSheet';
 import { inRem } from '../../theme/rem';
 import { themeSheet } from '../../theme/tokens';
+import { printSheet } from './printSheet';
 import { seenSheet } from './seenSheet';
 
 /** The room that everything is drawn in. */
@@ -31,7 +33,7 @@ const focusSheet = `
 `;
 
 /** Those of what no first screen shows, as another: asked for when some of it is shown (kit/lateSheet). */
-export const lateSheets = (): string => inRem([kindsSheet, reviewSheet].join('\n'));
+export const lateSheets = (): string => inRem([kindsSheet, reviewSheet, logSheet, printSheet].join('\n'));
 
 /** All other style sheets of the product, as one: laid out when it is built (tools/buildApp), so that no script waits for it. */
 export const wholeSheet = (): string =>

@@ -6,6 +6,7 @@ import { file } from './file';
 import { fold } from './fold';
 import { heading } from './heading';
 import type { SolidKind, TextKind } from './kind';
+import { log } from './log';
 import { note } from './note';
 import { numbered } from './numbered';
 import { overview } from './overview';
@@ -19,4 +20,4 @@ import { todo } from './todo';
 export const TEXT_KINDS: readonly TextKind[] = [paragraph, heading, bulleted, numbered, todo, quote, note, fold];
 
 /** Every other kind of block. */
-export const SOLID_KINDS: readonly SolidKind[] = [divider, overview, picture, file, card, codeBlock, table];
+export const SOLID_KINDS: readonly SolidKind[] = [divider, overview, log, picture, file, card, codeBlock, table];

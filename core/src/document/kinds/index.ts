@@ -11,6 +11,7 @@ export {
   type OverviewSubject,
 } from './overview';
 export { levelOf, toldLevels } from './heading';
+export { LOG_ORDERS, LOG_SPANS, logOf, type LogAttributes, type LogOrder, type LogSpan } from './log';
 export type * from './kind';
 export { element, htmlText, orNone } from './kind';
 export { MAX_DONE_DAYS, stateOfBox } from './todo';

@@ -57,6 +57,7 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'get /imports/:id': [404, 404, 404, 404, 404],
   'delete /imports/:id': [400, 400, 400, 400, 400],
   'get /pages/:id': READ,
+  'get /pages/:id/log': READ,
   'get /pages/:id/margin': READ,
   'get /pages/:id/alsoNamed': READ,
   'get /pages/:id/kin': [200, 200, 200, 200, 200],

@@ -71,6 +71,7 @@ export const rows: Record<string, Row> = {
   'get /imports/:id': withEach('/imports/:id'),
   'delete /imports/:id': withEach('/imports/:id'),
   'get /pages/:id': withEach('/pages/:id'),
+  'get /pages/:id/log': withEach('/pages/:id/log?order=oldest'),
   'get /pages/:id/margin': withEach('/pages/:id/margin?hasFacets=true'),
   'get /pages/:id/alsoNamed': withEach('/pages/:id/alsoNamed'),
   'get /pages/:id/kin': withEach('/pages/:id/kin'),

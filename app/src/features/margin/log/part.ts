@@ -1,0 +1,2 @@
+export { LogBlock } from './LogBlock';
+export { LogSheet } from './LogSheet';
