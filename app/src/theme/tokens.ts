@@ -118,6 +118,9 @@ const declarations = (mode: Mode): string =>
   ].join(' ');
 
 /** The variables of both themes. `data-theme` on the root decides; without it the system does. */
+/** The colours of paper, for what is printed from a dark screen. */
+export const paperColours = (): string => declarations('light');
+
 export const themeSheet = (): string =>
   [
     `:root { ${declarations('light')} }`,

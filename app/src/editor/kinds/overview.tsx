@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { newId, type NodeJson } from '@glossarion/core/document';
 import { overviewNode, overviewOf, type OverviewAttributes } from '@glossarion/core/overview';
 import { OverviewList } from '../overview/OverviewList';
-import { OverviewSheet } from '../overview/OverviewSheet';
+import { later } from '../../kit/later';
 import { elementIdOf } from '../../screen/blockPlace';
 import { openTarget } from '../../screen/navigation';
 import { awaitingChoice } from '../awaiting';
@@ -12,6 +12,8 @@ import { withReactView } from '../nodeView';
 import type { WritingPlace } from '../writingPlace';
 import { putBlock } from '../put';
 import type { KindView } from './kind';
+
+const OverviewSheet = later(async () => (await import('../overview/OverviewSheet')).OverviewSheet, true);
 
 const HEADINGS_AFTER = 200;
 

@@ -4,13 +4,16 @@ import type { Gloss, GlossOrder, MarginFilter } from '@glossarion/core/margin';
 import { useMarginQuery, type MarginWish } from '../../state/api';
 import { trailWords } from '../../screen/words';
 import { GlossView } from './GlossView';
-import { LogList } from './log/LogList';
+import { logPart } from './log/logPart';
 import { glossKey, besideWords, type ShownStack } from './stacks';
 import { BESIDE, type MarginState } from './useMargin';
 import { Box } from '../../kit/Box';
+import { around } from '../../kit/later';
 import { Tap } from '../../kit/Tap';
 import { useNear } from '../../kit/useNear';
 import { Heading, Said } from '../../kit/Words';
+
+const LogList = around(logPart('LogList'));
 
 /** Glosses of a long Margin that are read at once. */
 const PIECE = 100;

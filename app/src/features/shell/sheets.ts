@@ -33,7 +33,7 @@ const focusSheet = `
 `;
 
 /** Those of what no first screen shows, as another: asked for when some of it is shown (kit/lateSheet). */
-export const lateSheets = (): string => inRem([kindsSheet, reviewSheet, logSheet, printSheet].join('\n'));
+export const lateSheets = (): string => inRem([kindsSheet, reviewSheet, logSheet, printSheet()].join('\n'));
 
 /** All other style sheets of the product, as one: laid out when it is built (tools/buildApp), so that no script waits for it. */
 export const wholeSheet = (): string =>

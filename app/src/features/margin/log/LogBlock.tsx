@@ -1,7 +1,6 @@
 import { useEffect, useId, useState } from 'react';
 import type { LogProps } from '../../../editor';
 import { Box } from '../../../kit/Box';
-import { later } from '../../../kit/later';
 import { Tap } from '../../../kit/Tap';
 import { Said } from '../../../kit/Words';
 import { useToday } from '../../../screen/useToday';
@@ -9,9 +8,8 @@ import { linkWords } from '../../../screen/words';
 import { useAppSelector, wantTargets } from '../../../state/store';
 import { weekBegins } from '../../../state/typedDay';
 import { LogList, useLogPiece } from './LogList';
+import { LogSettings } from './LogSettings';
 import { firstDay, sinceWords } from './since';
-
-const LogSettings = later(async () => (await import('./LogSettings')).LogSettings, true);
 
 /** A log as it stands on a page: what it lists, said in a sentence that changes it, and its entries. */
 export function LogBlock({ log, pageId, isNew = false, onChange }: LogProps) {

@@ -1,2 +1,3 @@
 export { LogBlock } from './LogBlock';
+export { LogList } from './LogList';
 export { LogSheet } from './LogSheet';
