@@ -6,7 +6,7 @@ const sizes = process.argv.slice(2).length > 0 ? process.argv.slice(2) : ['1000'
 build();
 run(process.execPath, ['server/dist/bench.mjs', ...sizes], { env: { ...process.env, NODE_ENV: 'production' } });
 if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) {
-  for (const each of ['opening', 'typing', 'writing', 'contents', 'margin', 'beside', 'walking', 'taskList'])
+  for (const each of ['opening', 'typing', 'writing', 'contents', 'margin', 'log', 'beside', 'walking', 'taskList'])
     run(process.execPath, [`bench/${each}.mjs`]);
 } else {
   console.log('opening, typing and scrolling: not measured, there is no Chromium here');

@@ -12,6 +12,7 @@ import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
 import { median, percentile, say, sum, time, timeAsync } from '../measuring/measure';
+import { measureLookingBack } from '../measuring/lookingBack';
 import { measureTasks } from '../measuring/tasks';
 import { openServices, type Services } from '../services';
 import { madeNotes, madeTitle } from '../services/madeNotes';
@@ -149,7 +150,10 @@ for (const pages of sizes) {
   await measureBackground(measured);
   await measureManyLinks(measured);
   await measureOutline(measured);
-  if (pages === sizes[0]) await measureTasks(services);
+  if (pages === sizes[0]) {
+    await measureTasks(services);
+    await measureLookingBack(services);
+  }
   await services.background.close();
   await services.database.close();
   rmSync(data, { recursive: true, force: true });

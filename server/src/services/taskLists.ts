@@ -132,7 +132,11 @@ export class TaskLists {
       const query = this.lines(viewer)
         .addSelect('h.day', 'doneOn')
         .addSelect('e.changedAt', 'changedAt')
-        .innerJoin(HappeningEntity.options.name, 'h', "h.blockId = t.blockId AND h.what = 'done'");
+        .innerJoin(
+          HappeningEntity.options.name,
+          'h',
+          "h.documentId = e.id AND h.blockId = t.blockId AND h.what = 'done'",
+        );
       this.narrow(query, reader, { of, where, meetings });
       for (const task of await query.getRawMany<DoneTask>()) done.set(`${task.blockId} ${task.doneOn}`, task);
     }
@@ -170,19 +174,22 @@ export class TaskLists {
   ): void {
     if (where === 'here') query.andWhere('e.id = :of', { of });
     else if (where === 'linking') {
+      // Sought from what links here, once: there may be many tasks, and many lines that link.
       const linking = query
         .subQuery()
-        .select('1')
+        .select(['l.documentId', 'l.blockId'])
         .from(LinkEntity, 'l')
-        .where('l.target = :of AND l.documentId = t.documentId AND l.blockId = t.blockId');
+        .where('l.target = :of');
       // What is to be done after a meeting waits for all who were there, and for its project.
       const met = query
         .subQuery()
-        .select('1')
+        .select('f.documentId')
         .from(LinkEntity, 'f')
         .innerJoin(KindUseEntity.options.name, 'u', 'u.documentId = f.documentId AND u.kind IN (:...meetings)')
-        .where('f.target = :of AND f.ofField = 1 AND f.documentId = t.documentId');
-      query.andWhere(`e.id != :of AND (EXISTS ${linking.getQuery()} OR EXISTS ${met.getQuery()})`, { of, meetings });
+        .where('f.target = :of AND f.ofField = 1');
+      const isFor = `(t.documentId, t.blockId) IN ${linking.getQuery()} OR t.documentId IN ${met.getQuery()}`;
+      const naming = query.subQuery().select('n.documentId').from(LinkEntity, 'n').where('n.target = :of');
+      query.andWhere(`e.id != :of AND e.id IN ${naming.getQuery()} AND (${isFor})`, { of, meetings });
     } else {
       const beneath = reader.beneath(of);
       if (beneath.length === 0) query.andWhere('1 = 0');
