@@ -23,7 +23,7 @@ interface Described<A> {
   bringsText?: true;
   /** Whether it changes what the person has for themselves alone, such as pins. */
   isPersonal?: true;
-  /** Whether it makes or takes away more entries than it names. */
+  /** Whether more entries than it names come, go, or are found by other words. */
   touchesMany?: true;
   /** What must be read before it is planned. */
   needs?: (act: A, outline: Pick<ActOutline, 'entry'>) => Need[];

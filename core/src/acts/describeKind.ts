@@ -21,6 +21,7 @@ export interface DescribeKind {
 }
 
 export const describeKind: PlannedAct<DescribeKind> = {
+  touchesMany: true,
   shape: {
     name: optional(line(MAX_KIND_NAME)),
     broaderId: optional(orNull(id)),

@@ -7,5 +7,6 @@ export * from './likely';
 export * from './loss';
 export * from './said';
 export * from './shipped';
+export { kindToken } from './token';
 export * from './tree';
 export * from './types';

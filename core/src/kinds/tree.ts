@@ -55,6 +55,25 @@ export class KindTree {
     return [...this.kinds.keys()].filter((each) => this.broader(each).some((kind) => kind.id === id));
   }
 
+  /** What a page of these kinds is called: by them, and by those that they take fields over from. */
+  namesOf(kinds: readonly string[]): string[] {
+    return [...new Set(kinds.flatMap((id) => this.broader(id)).map(({ name }) => name))];
+  }
+
+  /**
+   * The kinds that a folded word names, with all narrower ones: those in whose name it is a word, or begins one where
+   * that is asked for.
+   */
+  calledBy(word: string, isBeginning: boolean): string[] {
+    const fits = (each: string) => (isBeginning ? each.startsWith(word) : each === word);
+    const named = [...this.kinds.values()].filter(({ name }) =>
+      foldWords(name)
+        .split(/[^\p{L}\p{N}]+/u)
+        .some(fits),
+    );
+    return [...new Set(named.flatMap(({ id }) => this.narrower(id)))];
+  }
+
   /** Whether a kind may have another for its broader one: no kind takes over from itself. */
   mayHaveBroader(id: string, broaderId: string | null): boolean {
     return broaderId === null || !this.broader(broaderId).some((kind) => kind.id === id);

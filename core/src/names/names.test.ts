@@ -41,3 +41,20 @@ test('other names find, each page once, until they are taken away', () => {
   index.delete('oak');
   expect(index.search('butt')).toEqual([]);
 });
+
+test('F7 what a page is finds it too, with its name or alone, and no page beneath it', () => {
+  const kinds = new NameIndex();
+  kinds.set('mill', 'Mill', null);
+  kinds.set('callum', 'Callum Frayne', 'mill', ['Frayne the smith'], ['person']);
+  kinds.set('wren', 'Tomas Wren', 'mill', [], ['person']);
+  kinds.set('gate', 'Callum’s gate', 'callum', [], ['project', 'job']);
+  kinds.set('note', 'Note', 'wren');
+  expect(kinds.search('person callum')).toEqual(['callum']);
+  expect(kinds.search('callum pers')).toEqual(['callum']);
+  expect(kinds.search('person').sort()).toEqual(['callum', 'wren']);
+  expect(kinds.search('job gate')).toEqual(['gate']);
+  kinds.set('wren', 'Tomas Wren', 'mill');
+  expect(kinds.search('person')).toEqual(['callum']);
+  kinds.delete('mill');
+  expect(kinds.search('person callum')).toEqual(['callum']);
+});

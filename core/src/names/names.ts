@@ -45,6 +45,9 @@ export class NameIndex {
   private spaced: string[] = [];
   /** How many other names each has, by id; they stand in rows of their own. */
   private others = new Map<string, number>();
+  /** What each is, in words, by the place of these among all such: pages of one kind are many. */
+  private kinds: number[] = [];
+  private kindWords: string[] = [''];
   /** The place of each one's parent, -1 for none, and the places of all parents; made anew after a change. */
   private structure: { parents: Int32Array; holders: number[] } | null = null;
 
@@ -52,10 +55,17 @@ export class NameIndex {
     return this.places.size;
   }
 
-  set(id: string, name: string, parentId: string | null, otherNames: readonly string[] = []): void {
-    this.setRow(id, name, parentId);
+  /** @param kinds what it is called beside its name, by what it is: `person` */
+  set(
+    id: string,
+    name: string,
+    parentId: string | null,
+    otherNames: readonly string[] = [],
+    kinds: readonly string[] = [],
+  ): void {
+    this.setRow(id, name, parentId, this.placeOfKinds(kinds));
     const before = this.others.get(id) ?? 0;
-    otherNames.forEach((other, number) => this.setRow(otherKey(id, number), other, parentId));
+    otherNames.forEach((other, number) => this.setRow(otherKey(id, number), other, parentId, 0));
     for (let number = otherNames.length; number < before; number += 1) this.deleteRow(otherKey(id, number));
     if (otherNames.length > 0) this.others.set(id, otherNames.length);
     else this.others.delete(id);
@@ -68,13 +78,21 @@ export class NameIndex {
     this.deleteRow(id);
   }
 
-  private setRow(id: string, name: string, parentId: string | null): void {
+  private placeOfKinds(kinds: readonly string[]): number {
+    if (kinds.length === 0) return 0;
+    const words = spaced(foldWords(kinds.join(' ')));
+    const known = this.kindWords.indexOf(words);
+    return known >= 0 ? known : this.kindWords.push(words) - 1;
+  }
+
+  private setRow(id: string, name: string, parentId: string | null, kinds: number): void {
     const place = this.places.get(id) ?? this.ids.length;
     const isMoved = place === this.ids.length || this.parents[place] !== parentId;
     this.ids[place] = id;
     this.folded[place] = foldWords(name);
     this.spaced[place] = spaced(this.folded[place]);
     this.parents[place] = parentId;
+    this.kinds[place] = kinds;
     this.places.set(id, place);
     if (isMoved) this.structure = null;
   }
@@ -87,9 +105,10 @@ export class NameIndex {
     this.folded[place] = this.folded[last]!;
     this.spaced[place] = this.spaced[last]!;
     this.parents[place] = this.parents[last]!;
+    this.kinds[place] = this.kinds[last]!;
     this.places.set(this.ids[place], place);
     this.places.delete(id);
-    for (const column of [this.ids, this.folded, this.spaced, this.parents]) column.pop();
+    for (const column of [this.ids, this.folded, this.spaced, this.parents, this.kinds]) column.pop();
     this.structure = null;
   }
 
@@ -123,24 +142,31 @@ export class NameIndex {
       .map(({ index }) => index);
   }
 
-  /** Those of which every word typed begins a word of the name or of what it stands in; most in the name itself first. */
+  /**
+   * Those of which every word typed begins a word of the name, of what it is or of what it stands in; most in the name
+   * itself first.
+   */
   private byTrail(needle: string): number[] {
     const words = spaced(needle).trim().split(' ').slice(0, 30);
     if (words[0] === '') return [];
     const { parents, holders } = this.structureByPlace();
     const own = new Int32Array(this.ids.length);
-    const note = (place: number) => {
-      for (let bit = 0; bit < words.length; bit += 1) {
-        if (this.spaced[place]!.includes(` ${words[bit]}`)) own[place]! |= 1 << bit;
-      }
+    const fitting = (text: string): number => {
+      let fits = 0;
+      for (let bit = 0; bit < words.length; bit += 1) if (text.includes(` ${words[bit]}`)) fits |= 1 << bit;
+      return fits;
     };
+    const note = (place: number) => {
+      own[place] = fitting(this.spaced[place]!);
+    };
+    const ofKinds = this.kindWords.map(fitting);
     // Where nothing that holds something has a word of these, a trail has none either.
     holders.forEach(note);
-    if (holders.every((place) => own[place] === 0)) return [];
+    if (holders.every((place) => own[place] === 0) && ofKinds.every((fits) => fits === 0)) return [];
     for (let place = 0; place < own.length; place += 1) note(place);
     const whole = (1 << words.length) - 1;
     const whollyFits = (place: number): boolean => {
-      let fits = own[place]!;
+      let fits = own[place]! | ofKinds[this.kinds[place]!]!;
       for (let above = parents[place]!; above >= 0 && fits !== whole; above = parents[above]!) fits |= own[above]!;
       return fits === whole;
     };

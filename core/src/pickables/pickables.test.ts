@@ -7,6 +7,7 @@ const entry = (id: string, title: string, parentId: string | null, more: Partial
   parentId,
   title,
   names: [],
+  kinds: [],
   day: null,
   standsIn: null,
   pigment: parentId === null ? 'lapis' : null,

@@ -14,6 +14,8 @@ export interface Pickable {
   title: string;
   /** Its other names. */
   names: string[];
+  /** What it is: the names of its kinds. */
+  kinds: string[];
   day: string | null;
   standsIn: Outside | null;
   pigment: Pigment | null;
@@ -59,7 +61,7 @@ export class Pickables {
 
   set(entry: Pickable): void {
     this.entries.set(entry.id, entry);
-    this.index.set(entry.id, entry.title, entry.parentId, entry.names);
+    this.index.set(entry.id, entry.title, entry.parentId, entry.names, entry.kinds);
   }
 
   delete(id: string): void {

@@ -338,6 +338,7 @@ export const pickables = all<NameChanges>({
       parentId: id.allow(null),
       title: text,
       names: list(text),
+      kinds: list(text),
       day: date.allow(null),
       pigment: pigment.allow(null),
       season: ownSeason.allow(null),

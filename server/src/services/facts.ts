@@ -7,6 +7,7 @@ import {
   type LineFacts,
 } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/words';
+import { kindToken } from '@glossarion/core/kinds';
 import { tagToken } from '@glossarion/core/tags';
 import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
@@ -78,6 +79,7 @@ export class FactWriter {
     const isFoundOtherwise = !previous || foundBy(facts) !== foundBy(previous) || of.indexed !== title;
     if (of.row !== null && isFoundOtherwise) {
       const found: string[] = [];
+      found.push(...indexedKinds(facts));
       for (const [index, block] of facts.blocks.entries()) {
         const blockFound = indexedBlock(block);
         if (blockFound !== '') found.push(blockFound);
@@ -173,15 +175,14 @@ export const foundTitle = (title: string, otherNames: readonly string[]): string
   indexedWords([title, ...otherNames].join('\n'));
 
 /** What decides by what a document is found. */
-const foundBy = ({ blocks, tags }: BodyFacts): string =>
-  JSON.stringify([blocks.map(({ words }) => words), tags.map(({ tag }) => tag)]);
+const foundBy = ({ blocks, tags, kinds }: BodyFacts): string =>
+  JSON.stringify([blocks.map(({ words }) => words), tags.map(({ tag }) => tag), kinds]);
 
 /** The words by which a document's text is found, as the index knows them. */
-export const foundText = ({ blocks }: BodyFacts): string =>
-  blocks
-    .map(indexedBlock)
-    .filter((found) => found !== '')
-    .join(' ');
+export const foundText = (facts: BodyFacts): string =>
+  [...indexedKinds(facts), ...facts.blocks.map(indexedBlock)].filter((found) => found !== '').join(' ');
+
+const indexedKinds = ({ kinds }: BodyFacts): string[] => kinds.map(({ kind }) => kindToken(kind));
 
 const indexed = new WeakMap<BlockFact['node'], string>();
 

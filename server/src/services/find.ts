@@ -12,6 +12,7 @@ import {
 import { NameIndex } from '@glossarion/core/names';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
+import { kindToken } from '@glossarion/core/kinds';
 import { tagToken } from '@glossarion/core/tags';
 import { sees, visibleEntry, type Viewer, type ViewerConnection, type Step } from '../access';
 import type { Database } from '../database/database';
@@ -20,6 +21,7 @@ import { ALL_STEPS } from '../entities/entry.queries';
 import { RANKED, UNRANKED } from '../entities/find.queries';
 import { TAGS_OF, WHOLE_LINES } from '../entities/link.queries';
 import { entryTitle, type Entries, type EntryReader } from './entries';
+import type { Kinds } from './kinds';
 import { allOtherNames, otherNamesOf } from './otherNames';
 import type { Tags } from './tags';
 
@@ -50,21 +52,24 @@ export class Find {
     private database: Database,
     private entries: Entries,
     private tags: Tags,
+    private kinds: Kinds,
   ) {}
 
   /** Pages whose title or text hold all the words, best first. */
-  find(viewer: Viewer, typed: string): Finding[] {
+  async find(viewer: Viewer, typed: string): Promise<Finding[]> {
     const query = parseQuery(typed);
     if (isEmptyQuery(query)) return [];
     const connection = this.database.reading(viewer);
     const reader = this.entries.reader(viewer);
     const tree = this.tags.tree(connection);
+    const kinds = await this.kinds.tree(viewer);
     const named: NamedTags = new Map();
     const ids = idsOf(connection, query, (word, isBeginning) => {
       // A letter or two begin too many.
       const tags = tree.named(word, TAGS_NAMED, isBeginning && word.length >= SHORT ? TAGS_BEGUN : 0);
       for (const tag of tags) named.set(tag, tree.nameOf(tag)!);
-      return tags.map(tagToken);
+      const ofKinds = isBeginning && word.length < SHORT ? [] : kinds.calledBy(word, isBeginning);
+      return [...tags.map(tagToken), ...ofKinds.map(kindToken)];
     });
     const fitting = reader.present(ids).map((target) => ({
       target,
@@ -96,12 +101,14 @@ export class Find {
     const index = await known.index;
     const connection = this.database.reading(viewer);
     for (const id of known.changed) {
-      const others = otherNamesOf(this.database.reader, id);
+      // First: what changes while it is read is read again.
       known.changed.delete(id);
+      const others = otherNamesOf(this.database.reader, id);
+      const kinds = await this.kinds.namesOf(viewer, id);
       if (!sees(connection, id)) index.delete(id);
       else {
         const entry = visibleEntry(connection, id);
-        index.set(id, entryTitle(entry), entry.parentId, others);
+        index.set(id, entryTitle(entry), entry.parentId, others, kinds);
       }
     }
     return index;
@@ -109,9 +116,10 @@ export class Find {
 
   private async readNames(viewer: Viewer): Promise<NameIndex> {
     const others = await allOtherNames(this.database, viewer);
+    const kinds = await this.kinds.allNames(viewer);
     const index = new NameIndex();
     for (const row of this.database.reading(viewer).all<Step>(ALL_STEPS)) {
-      index.set(row.id, entryTitle(row), row.parentId, others.get(row.id));
+      index.set(row.id, entryTitle(row), row.parentId, others.get(row.id), kinds.get(row.id));
     }
     return index;
   }

@@ -106,9 +106,9 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const referring = new ReferringLines(database, entries);
   const lines = new ShownLines(database, facts);
   const documents = new Documents(database, facts, tags, new HappeningWriter(zones));
-  const find = new Find(database, entries, tags);
+  const find = new Find(database, entries, tags, kinds);
   const notices = new Notices();
-  const pickables = new PickableNames(database);
+  const pickables = new PickableNames(database, kinds);
   const script = new URL('./worker.mjs', import.meta.url);
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
@@ -125,7 +125,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   };
   documents.onAccepted((accepted) => {
     const { accountId, pageId, changed } = accepted;
-    if (changed.includes('title')) noteName(accountId, pageId);
+    if (changed.includes('title') || changed.includes('kinds')) noteName(accountId, pageId);
     background.poke();
     notices.send(accountId, ...toldOf(entries, accepted));
   });

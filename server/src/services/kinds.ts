@@ -1,6 +1,7 @@
 import type { KindTree } from '@glossarion/core/kinds';
 import { ownKinds, type Viewer } from '../access';
 import type { Database } from '../database/database';
+import { EntryEntity, KindUseEntity } from '../entities';
 
 /** The kinds of so many accounts are kept ready. */
 const ACCOUNTS_KEPT = 8;
@@ -29,6 +30,29 @@ export class Kinds {
       tree.catch(() => this.trees.delete(accountId));
     }
     return tree;
+  }
+
+  /** What a page is called by its kinds. Whoever asks has seen it. */
+  async namesOf(viewer: Viewer, documentId: string): Promise<string[]> {
+    const where = { documentId };
+    const uses = await this.database.manager.find(KindUseEntity, { where, order: { position: 'ASC' } });
+    if (uses.length === 0) return [];
+    return (await this.tree(viewer)).namesOf(uses.map(({ kind }) => kind));
+  }
+
+  /** The same of all pages that a viewer sees, by page; of those alone that are of kinds. */
+  async allNames(viewer: Viewer): Promise<ReadonlyMap<string, string[]>> {
+    const query = this.database.manager
+      .createQueryBuilder(KindUseEntity, 'u')
+      .select(['u.documentId AS "documentId"', 'u.kind AS kind'])
+      .innerJoin(EntryEntity.options.name, 'e', 'e.id = u.documentId')
+      .orderBy('u.documentId')
+      .addOrderBy('u.position');
+    const uses = await this.database.reading(viewer).visible(query).getRawMany<{ documentId: string; kind: string }>();
+    const kinds = new Map<string, string[]>();
+    for (const { documentId, kind } of uses) kinds.set(documentId, [...(kinds.get(documentId) ?? []), kind]);
+    const tree = await this.tree(viewer);
+    return new Map([...kinds].map(([id, own]) => [id, tree.namesOf(own)]));
   }
 
   /** Kinds of an account are changed by the transaction that is under way. */

@@ -280,3 +280,40 @@ test('J6 what was said of a page follows by its day in either order, a meeting b
   expect(await days('newest')).toEqual(['2026-05-09', '2026-04-05', '2026-03-02']);
   expect((await marginOf(gate, 'since=2026-04-01&order=oldest')).count).toBe(2);
 });
+
+test('F7 as many pages are counted as are listed, whatever is in the bin', async () => {
+  const above = await page('Callers', { kinds: [kind('person')] });
+  await page('Callum', { kinds: [kind('person')], parentId: above });
+  await page('Petra', { kinds: [kind('person')] });
+  const seen = async () => {
+    const { counts } = (await ines.get('/kinds')).body as KnownKinds;
+    const { count } = (await ines.get(`/kinds/${kind('person')}/pages`)).body as PagesOfKind;
+    return [counts[kind('person')], count];
+  };
+  expect(await seen()).toEqual([3, 3]);
+  await act({ do: 'bin', id: above });
+  expect(await seen()).toEqual([1, 1]);
+});
+
+test('F7 the names of kinds find their pages, by name, by words and for links; broader ones do, and a new name does', async () => {
+  const permit = newId();
+  await act({ do: 'describeKind', id: permit, name: 'permit', broaderId: kind('reading') } as Act);
+  const callum = await page('Callum Frayne', { kinds: [kind('person')] });
+  const licence = await page('Marine licence', { kinds: [permit] });
+  const named = async (typed: string) =>
+    ((await ines.get(`/names?q=${encodeURIComponent(typed)}`)).body as { id: string }[]).map(({ id }) => id);
+  const found = async (typed: string) =>
+    ((await ines.get(`/find?q=${encodeURIComponent(typed)}`)).body as { id: string }[]).map(({ id }) => id);
+  expect(await named('person callum')).toEqual([callum]);
+  expect(await found('person frayne')).toEqual([callum]);
+  expect(await found('person marine')).toEqual([]);
+  expect(await found('reading licence')).toEqual([licence]);
+  const told = (await ines.get('/pickables')).body as { entries: { id: string; kinds?: string[] }[] };
+  expect(told.entries.find(({ id }) => id === licence)!.kinds).toEqual(['permit', 'reading']);
+  await act({ do: 'describeKind', id: permit, name: 'consent' });
+  expect(await named('consent marine')).toEqual([licence]);
+  expect(await named('permit marine')).toEqual([]);
+  await act({ do: 'setKinds', id: callum, remove: [kind('person')] });
+  expect(await named('person callum')).toEqual([]);
+  expect(await found('person frayne')).toEqual([]);
+});

@@ -45,14 +45,37 @@ export class PagesOfKinds {
       .where('e.deletedAt IS NULL')
       .groupBy('u.kind');
     const counted = await this.database.reading(viewer).visible(query).getRawMany<{ kind: string; pages: number }>();
+    const counts: Record<string, number> = Object.fromEntries(counted.map(({ kind, pages }) => [kind, pages]));
+    for (const { kind } of await this.usesInBin(viewer)) counts[kind] = counts[kind]! - 1;
     const { kinds, fields } = tree.everything();
     const named = kinds.flatMap(({ templateId, placeId, homeId }) => [templateId, placeId, homeId]);
     return {
       kinds,
       fields,
-      counts: Object.fromEntries(counted.map(({ kind, pages }) => [kind, pages])),
+      counts,
       targets: this.entries.targets(viewer, [...new Set(named.filter((id) => id !== null))]),
     };
+  }
+
+  /** The kinds of pages that stand beneath something in the bin, and are not in it by themselves. */
+  private async usesInBin(viewer: Viewer): Promise<{ kind: string }[]> {
+    const roots = await this.database
+      .reading(viewer)
+      .visible(this.database.manager.createQueryBuilder(EntryEntity, 'e').select('e.id', 'id'))
+      .andWhere('e.deletedAt IS NOT NULL')
+      .getRawMany<{ id: string }>();
+    const reader = this.entries.reader(viewer);
+    const beneath = [...new Set(roots.flatMap(({ id }) => reader.beneath(id)))];
+    const uses: { kind: string }[] = [];
+    for (let at = 0; at < beneath.length; at += AT_ONCE) {
+      const query = this.database.manager
+        .createQueryBuilder(EntryEntity, 'e')
+        .innerJoin(KindUseEntity.options.name, 'u', 'u.documentId = e.id')
+        .select('u.kind', 'kind')
+        .where('e.deletedAt IS NULL AND e.id IN (:...ids)', { ids: beneath.slice(at, at + AT_ONCE) });
+      uses.push(...(await this.database.reading(viewer).visible(query).getRawMany<{ kind: string }>()));
+    }
+    return uses;
   }
 
   /**

@@ -4,6 +4,7 @@ import type { Viewer, Step } from '../access';
 import type { Database } from '../database/database';
 import { ALL_STEPS, STEP } from '../entities/entry.queries';
 import { entryTitle, isUnwritten } from './entries';
+import type { Kinds } from './kinds';
 import { allOtherNames, otherNamesOf } from './otherNames';
 
 /** More changes than these are not told one by one. */
@@ -23,7 +24,10 @@ export class PickableNames {
   /** Revisions of another run of the server are none of this one's. */
   private readonly start = Date.now();
 
-  constructor(private database: Database) {}
+  constructor(
+    private database: Database,
+    private kinds: Kinds,
+  ) {}
 
   note(accountId: string, id: string): void {
     const log = this.log(accountId);
@@ -48,7 +52,8 @@ export class PickableNames {
     const found: Pickable[] = [];
     for (const id of changed) {
       const row = connection.first<Step>(STEP, { id });
-      if (row) found.push(pickable(row, otherNamesOf(this.database.reader, id)));
+      if (!row) continue;
+      found.push(pickable(row, otherNamesOf(this.database.reader, id), await this.kinds.namesOf(viewer, id)));
     }
     const present = new Set(found.map(({ id }) => id));
     return { revision: now, isWhole: false, entries: found, gone: changed.filter((id) => !present.has(id)) };
@@ -56,8 +61,9 @@ export class PickableNames {
 
   private async all(viewer: Viewer): Promise<Pickable[]> {
     const others = await allOtherNames(this.database, viewer);
+    const kinds = await this.kinds.allNames(viewer);
     const rows = this.database.reading(viewer).all<Step>(ALL_STEPS);
-    return rows.map((row) => pickable(row, others.get(row.id) ?? []));
+    return rows.map((row) => pickable(row, others.get(row.id) ?? [], kinds.get(row.id) ?? []));
   }
 
   private log(accountId: string): { first: number; ids: string[] } {
@@ -67,12 +73,13 @@ export class PickableNames {
   }
 }
 
-const pickable = (row: Step, names: string[]): Pickable => ({
+const pickable = (row: Step, names: string[], kinds: string[]): Pickable => ({
   id: row.id,
   kind: row.kind,
   parentId: row.parentId,
   title: entryTitle(row),
   names,
+  kinds,
   day: row.day,
   standsIn: outsideOf(row),
   pigment: row.pigment,

@@ -20,12 +20,14 @@ import { AccountContext } from '../../state/AccountContext';
 import { Action } from '../../kit/Action';
 import { around } from '../../kit/later';
 import { open } from '../../screen/navigation';
+import { kindPart } from '../kinds/kindPart';
 import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Heading, Words } from '../../kit/Words';
 import { DeskForgotten, DeskPins, DeskTargets, DeskTasks, DeskUnwritten } from './deskParts';
 import { Box } from '../../kit/Box';
 
+const KindsOffer = around(kindPart('KindsOffer'));
 const DeskTray = around(async () => (await import('../tray/part')).DeskTray);
 
 const NAMES: Record<DeskPart, string> = {
@@ -110,6 +112,7 @@ export function DeskScreen() {
               ))}
           </Box>
         )}
+        <KindsOffer />
         <DeskWays />
       </View>
     </Screen>

@@ -6,6 +6,7 @@ import { dayTitle, localDay, nearDate } from '@glossarion/core/journal';
 import { SEASON_WORDS } from '@glossarion/core/outline';
 import { usePageDocument } from '../../documents/session';
 import { PageEditor, TagText, TitleField } from '../../editor';
+import { kindPart } from '../kinds/kindPart';
 import { PageFields, useFields } from '../kinds/useFields';
 import { lineActs } from '../parts/lineActs';
 import { api, useBlockPlaceQuery, usePageQuery } from '../../state/api';
@@ -21,7 +22,7 @@ import { MarginCounts } from '../margin/MarginCounts';
 import { MarginSheet } from '../margin/MarginSheet';
 import { useMargin } from '../margin/useMargin';
 import { useMarginSheet } from '../margin/useMarginSheet';
-import { later } from '../../kit/later';
+import { around, later } from '../../kit/later';
 import { Loading } from '../../kit/Loading';
 import { leaveOut, open, openTarget } from '../../screen/navigation';
 import { SavingSign } from '../../screen/SavingSign';
@@ -39,6 +40,7 @@ import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
 import { Way } from '../../kit/Way';
 
+const HomePages = around(kindPart('HomePages'));
 // What is asked for, and stands on no first screen.
 const BesidePage = later(async () => (await import('../beside/BesidePage')).BesidePage);
 const PageSheet = later(async () => (await import('./PageSheet')).PageSheet, true);
@@ -184,6 +186,7 @@ function OpenPage({ pageId, info, blockId, isNew: isMadeNow }: OpenPageProps) {
                   {!hasMargin && !isHiddenHere && <MarginCounts margin={margin} text={text} onOpen={sheet.showLine} />}
                 </Box>
                 <PageTasks pageId={pageId} />
+                <HomePages pageId={pageId} />
               </>
             ) : page?.missing ? (
               <Trouble title="Not here" sentence={page.missing} />
