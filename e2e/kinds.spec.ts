@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, test, textOf } from './support/lines';
+import { expect, into, test, textOf } from './support/lines';
 import { glossesIn, marginOf, secondWindow, showTools } from './support/margin';
 import { openPage, saved } from './support/test';
 
@@ -201,4 +201,81 @@ test('F7 pages that look like people become people in one act, but for those tha
   await expect(page.getByRole('main').getByRole('link', { name: 'Tomas Wren' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText('No page is of this kind yet')).toBeVisible();
+});
+
+const trades = {
+  'Our people': 'Who we work with.\n',
+  'Callum Frayne': '---\nkinds: [person]\nfields:\n  Trade: Smith\n---\nSlings and the pin.\n',
+  'Tomas Wren': '---\nkinds: [person]\n---\nThird of the name.\n',
+  'Frayne’s yard': 'Callum is there till six.\n',
+};
+
+test('F7 a kind finds its pages with the first letters of a name: in Go to, for a link, by words; its home lists them', async ({
+  pages,
+}) => {
+  const page = await pages(trades);
+  const other = await secondWindow(page);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('g');
+  await page.keyboard.type('person call');
+  const first = dialog(page).getByRole('option').first();
+  await expect(first).toContainText('Callum Frayne');
+  await page.keyboard.press('Escape');
+  await expect(dialog(page)).toHaveCount(0);
+  await into(page, 'Who we work');
+  await page.keyboard.type(' First [[person cal');
+  await expect(page.getByRole('listbox', { name: 'What to link to' }).getByRole('option').first()).toContainText(
+    'Callum Frayne',
+  );
+  await page.keyboard.press('Enter');
+  await expect(textOf(page).getByRole('link', { name: 'Callum Frayne' })).toBeVisible();
+  await saved(page);
+  // A page that is the home of a kind lists its pages beneath its text, in every window.
+  const origin = new URL(page.url()).origin;
+  const { kinds } = (await (await page.request.get(`${origin}/api/kinds`)).json()) as {
+    kinds: { id: string; name: string }[];
+  };
+  const person = kinds.find(({ name }) => name === 'person')!;
+  await page.goto(`${origin}/kinds/${person.id}`);
+  await page.getByRole('button', { name: /^Its home:/u }).click();
+  await page.keyboard.type('our people');
+  await expect(dialog(page).getByRole('option').first()).toContainText('Our people');
+  await page.keyboard.press('Enter');
+  await expect(dialog(page)).toHaveCount(0);
+  const home = (window: Page) => window.getByRole('region', { name: 'Pages of the kind person' });
+  await expect(home(other).getByRole('link', { name: 'Tomas Wren' })).toBeVisible();
+  await expect(home(other)).toContainText('Smith');
+  await openPage(page, 'Our people');
+  await page.reload();
+  await expect(home(page).getByRole('listitem')).toHaveCount(2);
+  await home(page).getByRole('link', { name: 'Callum Frayne' }).click();
+  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Callum Frayne');
+  await page.goto(`${origin}/find?q=${encodeURIComponent('person frayne')}`);
+  await expect(page.getByRole('option')).toHaveCount(1);
+  await expect(page.getByRole('option')).toContainText('Callum Frayne');
+});
+
+test('F7 as long as no page is of a kind the Desk says what kinds are for, and which pages look like some', async ({
+  context,
+  page,
+  server,
+  signIn,
+}) => {
+  await signIn(context, server.url, [
+    { path: 'People/Petra Vane.md', text: 'Keeper of the slings.\n' },
+    { path: 'People/Noor Halloran.md', text: 'Knows walls.\n' },
+    { path: 'Mill/Oak.md', text: 'Dry.\n' },
+  ]);
+  await page.goto(`${server.url}/desk`);
+  const offer = page.getByRole('region', { name: 'What pages are' });
+  await expect(offer).toContainText('a project');
+  await offer.getByRole('button', { name: /2 pages look like the kind “person”/u }).click();
+  await offer.getByRole('checkbox', { name: 'Noor Halloran' }).click();
+  await offer.getByRole('button', { name: /^Make/u }).click();
+  // Once a page is of a kind it is known what kinds are.
+  await expect(offer).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
+  await openPage(page, 'Petra Vane');
+  await expect(fieldsOf(page)).toContainText('person');
 });

@@ -26,8 +26,7 @@ test('J5 a meeting from a line of today: filled in, made in three actions, and f
   const hands = new Hands(page);
   const sheet = page.getByRole('dialog', { name: 'A meeting or call' });
   if (isPhone(page)) {
-    await hands.tap(page.getByRole('button', { name: 'What can be done with this line' }).last());
-    await hands.tap(page.getByRole('dialog').getByRole('button', { name: 'A meeting or call' }));
+    await hands.tap(page.getByRole('toolbar', { name: 'Writing' }).getByRole('button', { name: 'A meeting or call' }));
   } else {
     await hands.press('Escape');
     await hands.press('q');

@@ -7,7 +7,8 @@ import { useWindowWidth } from '../theme/rem';
 import { measure } from '../theme/tokens';
 import { BlockBar } from './BlockBar';
 import { BlockHandle, indexAtHeight } from './BlockHandle';
-import { choose } from './chosen';
+import { dayOf } from './calendarFiles';
+import { actedRange, choose } from './chosen';
 import type { LineActs } from './lineActs';
 import { TableBar } from './TableBar';
 import { Toolbar } from './Toolbar';
@@ -32,6 +33,10 @@ export function EditorTools({ editor, pageId, lines, text, isMain }: EditorTools
   const isTouched = useCoarsePointer();
   useChoosingByPointer(editor, text);
   const openMenu = () => setMenuOpen(true);
+  const meet = () => {
+    const { attrs } = editor.state.doc.child(actedRange(editor.state).first);
+    void lines.meet({ pageId, ids: [String(attrs.id)] });
+  };
   useEffect(() => {
     // In a table its tools, else the menu of the line.
     (editor.storage as unknown as { blockKeys: { openTools: () => boolean } }).blockKeys.openTools = () => {
@@ -45,7 +50,9 @@ export function EditorTools({ editor, pageId, lines, text, isMain }: EditorTools
       <BlockHandle editor={editor} text={text} onMenu={openMenu} />
       <TableBar editor={editor} text={text} />
       <BlockBar editor={editor} onMenu={openMenu} />
-      {(isPhone || isTouched) && <Toolbar editor={editor} onMenu={openMenu} />}
+      {(isPhone || isTouched) && (
+        <Toolbar editor={editor} onMenu={openMenu} onMeet={dayOf(editor.view.dom) === null ? undefined : meet} />
+      )}
       {isMenuOpen && <BlockMenu editor={editor} pageId={pageId} acts={lines} onClose={() => setMenuOpen(false)} />}
     </>
   );

@@ -14,6 +14,8 @@ import { stamp } from './stamp';
 interface ToolbarProps {
   editor: Editor;
   onMenu: () => void;
+  /** Notes the line as a meeting or call; on a day alone. */
+  onMeet?: () => void;
 }
 
 /** Whether the text has the focus; a tap on the toolbar does not take it away. */
@@ -86,7 +88,7 @@ function useShown(editor: Editor): string {
  * Everything a keyboard has keys for, in a row above the one on the screen: the most used first, and at its end the way
  * out of the text, which always stands there.
  */
-export function Toolbar({ editor, onMenu }: ToolbarProps) {
+export function Toolbar({ editor, onMenu, onMeet }: ToolbarProps) {
   const isFocused = useFocused(editor);
   const shown = useShown(editor);
   const [isInking, setInking] = useState(false);
@@ -133,6 +135,7 @@ export function Toolbar({ editor, onMenu }: ToolbarProps) {
             />
             <Tool label="The time" sign="time" onPress={() => run(stamp)} />
             <Tool label="Jot" words="Jot" onPress={() => store.dispatch(sheetOpened({ for: 'jot' }))} />
+            {onMeet && <Tool label="A meeting or call" words="Met" onPress={onMeet} />}
             <Tool label="Link" sign="link" onPress={() => beginLink(editor)} />
             <Tool label="Undo" sign="undo" onPress={() => editor.commands.undo()} />
             <Tool label="Indent" sign="indent" onPress={() => run((state) => indent(state, 1))} />

@@ -13,7 +13,8 @@ const isCalendarFile = ({ name, type }: Pick<File, 'name' | 'type'>): boolean =>
   type === 'text/calendar' || /\.ics$/iu.test(name);
 
 /** The day that a text stands on; null for a page that is none. */
-const dayOf = (element: Element): string | null => element.closest<HTMLElement>('.day[data-day]')?.dataset.day ?? null;
+export const dayOf = (element: Element): string | null =>
+  element.closest<HTMLElement>('.day[data-day]')?.dataset.day ?? null;
 
 /** Files that were dropped on a day which is not open for writing yet, by the day. */
 const awaiting = new Map<string, readonly File[]>();
