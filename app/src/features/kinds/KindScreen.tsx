@@ -90,20 +90,26 @@ function OpenKind({ kind, kinds }: { kind: Kind; kinds: KindTree }) {
             />
           )}
         </Box>
-        <Heading level={2} look="kinds-head">
-          Fields
-        </Heading>
-        {fields.length === 0 && <Empty>What its pages say of themselves: name the first field.</Empty>}
-        <Box role="list">
-          {fields.map((each) => (
-            <FieldLine key={each.id} field={each} kind={kind} kinds={kinds} onOpen={() => setField(each)} />
-          ))}
+        <Box look="kinds-columns">
+          <Box>
+            <Heading level={2} look="kinds-head">
+              Fields
+            </Heading>
+            {fields.length === 0 && <Empty>What its pages say of themselves: name the first field.</Empty>}
+            <Box role="list">
+              {fields.map((each) => (
+                <FieldLine key={each.id} field={each} kind={kind} kinds={kinds} onOpen={() => setField(each)} />
+              ))}
+            </Box>
+            <KindSettings kind={kind} kinds={kinds} />
+          </Box>
+          <Box>
+            <Heading level={2} look="kinds-head">
+              Pages
+            </Heading>
+            <KindPages kindId={kind.id} />
+          </Box>
         </Box>
-        <KindSettings kind={kind} kinds={kinds} />
-        <Heading level={2} look="kinds-head">
-          Pages
-        </Heading>
-        <KindPages kindId={kind.id} />
       </Box>
       {field && (
         <FieldSheet kind={kind} kinds={kinds} field={field === 'new' ? null : field} onClose={() => setField(null)} />
