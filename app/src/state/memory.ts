@@ -37,9 +37,23 @@ export function rememberKinds(kinds: string): void {
   }
 }
 
+const UNREAD = 'glossarion-unread';
+
+/** What was typed in this window into fields and could not be read, as JSON; null for nothing. */
+export const rememberedUnread = (): string | null => sessionStorage.getItem(UNREAD);
+
+export function rememberUnread(unread: string): void {
+  try {
+    sessionStorage.setItem(UNREAD, unread);
+  } catch {
+    // Without room it stays as long as its page is shown.
+  }
+}
+
 export function forgetAccount(): void {
   localStorage.removeItem(ACCOUNT);
   localStorage.removeItem(KINDS);
+  sessionStorage.removeItem(UNREAD);
 }
 
 /** Whether this window was signed out on purpose; the demo then does not sign in by itself again. */

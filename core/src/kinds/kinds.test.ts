@@ -81,7 +81,7 @@ test.each<[FieldTypeName, string, unknown]>([
   ['yesNo', 'perhaps', null],
   ['address', 'saltmere.example/mill', 'https://saltmere.example/mill'],
   ['address', 'tomas@wren.example', 'mailto:tomas@wren.example'],
-  ['address', '+44 1632 960 011', 'tel:+441632960011'],
+  ['address', '+44 1632 960 011', 'tel:+44-1632-960-011'],
   ['address', 'https://saltmere.example/', 'https://saltmere.example/'],
   ['address', 'javascript:alert(1)', null],
   ['address', 'the old forge', null],

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { newId } from '@glossarion/core/document';
+import { HIGHLIGHTS, newId } from '@glossarion/core/document';
 import type { Choice, Field, FieldTypeName, Kind, KindTree, Loss } from '@glossarion/core/kinds';
 import { Action } from '../../kit/Action';
 import { Box } from '../../kit/Box';
@@ -142,6 +142,11 @@ function LossWords({ losses, titleOf }: { losses: readonly Loss[]; titleOf: (id:
   );
 }
 
+const PIGMENTS: readonly Choice['pigment'][] = [null, ...HIGHLIGHTS];
+
+const pigmentAfter = (pigment: Choice['pigment']): Choice['pigment'] =>
+  PIGMENTS[(PIGMENTS.indexOf(pigment) + 1) % PIGMENTS.length]!;
+
 /** What can be chosen: called otherwise, added, taken away. What pages hold of one that is gone is kept. */
 function Choices({ choices, onChange }: { choices: readonly Choice[]; onChange: (next: readonly Choice[]) => void }) {
   const [typed, setTyped] = useState('');
@@ -157,8 +162,18 @@ function Choices({ choices, onChange }: { choices: readonly Choice[]; onChange: 
     <Box role="group" aria-label="What can be chosen" look="field-choices">
       {choices
         .filter(({ isDeleted }) => !isDeleted)
-        .map(({ id, name }) => (
+        .map(({ id, name, pigment }) => (
           <Box key={id} look="field-chosen-line">
+            <Tap
+              look="field-pigment"
+              aria-label={`The pigment of ${name}: ${pigment ?? 'none'}. Change it`}
+              onPress={() => change(id, { pigment: pigmentAfter(pigment) })}
+            >
+              <Box
+                look="field-swatch"
+                style={{ backgroundColor: pigment === null ? 'transparent' : `var(--${pigment})` }}
+              />
+            </Tap>
             <FieldLine
               label={`The choice ${name}`}
               isLabelHidden

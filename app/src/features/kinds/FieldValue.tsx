@@ -15,6 +15,7 @@ import { reading } from '../../state/typedDay';
 import { ChoiceOfSheet } from './ChoiceOfSheet';
 import { computed } from './computed';
 import { PagesSheet } from './PagesSheet';
+import { keepUnread, unreadIn } from './unread';
 import { shownAtom, typedAtom, TYPED_HINTS, UNREAD } from './words';
 
 export interface ValueProps {
@@ -157,10 +158,13 @@ function ShownValue({ field, holding, onOpen }: ValueProps) {
 }
 
 /** A value that is typed in words and read when they are done. What can't be read stays typed, with the reason. */
-function TypedValue({ field, holding, onWrite, onDone }: ValueProps) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [typed, setTyped] = useState(holding.atom === null ? '' : typedAtom(holding.atom, field));
+function TypedValue({ page, field, holding, onWrite, onDone }: ValueProps) {
+  const unreadWords = UNREAD[field.type] ?? 'This can’t be read.';
+  const [unread] = useState(() => unreadIn(page.pageId, field.id));
+  const [trouble, setTrouble] = useState(unread === null ? null : unreadWords);
+  const [typed, setTyped] = useState(unread ?? (holding.atom === null ? '' : typedAtom(holding.atom, field)));
   const take = (words: string | null) => {
+    keepUnread(page.pageId, field.id, null);
     if (words === null) return onDone();
     if (words.trim() === '') {
       onWrite(null);
@@ -168,8 +172,9 @@ function TypedValue({ field, holding, onWrite, onDone }: ValueProps) {
     }
     const atom = computed().FIELD_TYPES[field.type].read!(words, field, reading());
     if (atom === null) {
+      keepUnread(page.pageId, field.id, words);
       setTyped(words);
-      setTrouble(UNREAD[field.type] ?? 'This can’t be read.');
+      setTrouble(unreadWords);
       return;
     }
     onWrite(atom);

@@ -14,6 +14,7 @@ import { pigmentColour } from '../../theme/tokens';
 import { computed } from './computed';
 import { FieldName, FieldValue } from './FieldValue';
 import { useKinds } from './known';
+import { unreadIn } from './unread';
 import { useBeside } from './useBeside';
 
 interface Row {
@@ -38,8 +39,10 @@ function rowsOf(kinds: KindTree, kindIds: readonly string[], fields: Readonly<Re
 export function PageFields({ page }: { page: PageDocument }) {
   const { kinds: kindIds, fields } = useBeside(page);
   const kinds = useKinds();
-  const [openId, setOpenId] = useState<string | null>(null);
   const rows = rowsOf(kinds, kindIds, fields);
+  const [openId, setOpenId] = useState(
+    () => rows.find(({ field }) => unreadIn(page.pageId, field.id) !== null)?.field.id ?? null,
+  );
   const named = rows.flatMap(({ holding }) => [...holding.pages, ...(holding.kept.pages ?? [])]);
   const wanted = named.join(' ');
   useEffect(() => wantTargets(wanted === '' ? [] : wanted.split(' ')), [wanted]);

@@ -18,6 +18,7 @@ export const kindsSheet = `
 .field-input { font: 18px/28px ${face.writing}; color: var(--ink); width: 100%; border-bottom: 1px solid var(--lapis); outline: none; padding: 0; }
 .field-hint, .field-kept { font: 15px/20px ${face.interface}; color: var(--soft); padding-bottom: 4px; } .field-hint[role=alert] { color: var(--vermilion); }
 .field-chosen-line { display: flex; align-items: center; gap: 12px; min-height: 44px; justify-content: space-between; font: 18px/24px ${face.writing}; }
+.field-pigment { display: flex; align-items: center; justify-content: center; width: 44px; height: 44px; flex: none; } .field-swatch { width: 20px; height: 20px; border-radius: 3px; border: 1px solid var(--leader); }
 .field-loss { margin-top: 12px; padding: 8px 12px; background: var(--parchment); border-inline-start: 3px solid var(--ochre); font: 16px/22px ${face.interface}; } .field-loss-line { font-family: ${face.writing}; }
 .field-deleting { border-top: 1px solid var(--rule); margin-top: 18px; padding-top: 8px; }
 @media (hover: none) { .field-tap, .field-change, .field-add, .page-kind, .field-name.field-tap { display: inline-flex; align-items: center; min-height: 44px; } .field { grid-template-columns: 96px minmax(0, 1fr); } .field-words { line-height: 30px; padding-block: 7px; } .field-words .field-tap { min-height: 30px; padding-block: 7px; margin-block: -7px; } .fields { padding-block: 0; } .page-kinds, .fields-empty { padding-block: 0; } }

@@ -12,12 +12,17 @@ export function addressTyped(typed: string): string | null {
   if (/^(?:https?:\/\/\S+|mailto:\S+@\S+|tel:\S+)$/iu.test(words)) return words;
   if (MAIL.test(words)) return `mailto:${words}`;
   if (HOST.test(words)) return `https://${words}`;
-  return TELEPHONE.test(words) ? `tel:${words.replace(/[^\d+]/gu, '')}` : null;
+  return TELEPHONE.test(words) ? `tel:${words.replace(/[ ().-]+/gu, '-')}` : null;
 }
 
-/** An address as it is shown: without what every one has. */
+/**
+ * An address as it is shown: without what every one has. The parts of a telephone number are parted by dashes in its
+ * address, which may hold no spaces (RFC 3966, 3: visual separators).
+ */
 export const shownAddress = (address: string): string =>
-  address.replace(/^(?:https?:\/\/|mailto:|tel:)/iu, '').replace(/\/$/u, '');
+  /^tel:/iu.test(address)
+    ? address.slice('tel:'.length).replaceAll('-', ' ')
+    : address.replace(/^(?:https?:\/\/|mailto:)/iu, '').replace(/\/$/u, '');
 
 export const address: FieldType = {
   label: 'Address',
