@@ -25,9 +25,12 @@ const overview = async (page) => {
   await page.locator('.overview-words').first().waitFor();
   await page.getByRole('button', { name: 'Close' }).click();
 };
-const leaves = async (page) => {
+/** A project with its log, beneath its text and what is beside it. */
+const log = async (page) => {
   await openPage('Undershot wheel')(page);
-  await page.locator('.leaf').first().waitFor();
+  await page.locator('.log-entry').nth(2).waitFor();
+  await page.getByRole('heading', { name: 'Speed' }).scrollIntoViewIfNeeded();
+  await page.getByRole('heading', { name: 'Speed' }).evaluate((heading) => heading.scrollIntoView());
 };
 /** A thought that is being jotted down, over today. */
 const jot = async (page) => {
@@ -130,7 +133,7 @@ const views = [
   ['desk-phone', phone, 'light', (page) => page.goto(`${url}/desk`)],
   ['review-phone', phone, 'light', review],
   ['jot-phone-dark', phone, 'dark', jot],
-  ['leaves-wide', wide, 'light', leaves],
+  ['log-wide', wide, 'light', log],
   ['tray-phone', phone, 'light', (page) => page.goto(`${url}/tray`)],
   ['tasks-wide', wide, 'light', (page) => page.goto(`${url}/tasks`)],
   ['table-phone-dark', phone, 'dark', table],
