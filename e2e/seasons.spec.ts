@@ -25,6 +25,8 @@ test('W5 for later and laid aside: folded away, findable, shown as such, brought
   await outline.reload();
   await line(outline, 'Laid aside').click();
   await act(outline, line(outline, 'Sluice gate'), 'Bring back to the daily view');
+  // What comes back moves the lines below it.
+  await expect(line(outline, 'Laid aside')).toHaveCount(0);
   await line(outline, 'Later').click();
   await act(outline, line(outline, 'Budget'), 'Bring back to the daily view');
   await expect.poll(() => lines(outline)).toEqual(START);

@@ -13,7 +13,7 @@ export function KindsOffer() {
   if (!data || Object.values(data.counts).some((pages) => pages > 0)) return null;
   const names = kinds.all().map(({ name }) => name);
   return (
-    <Box role="region" look="desk-part kinds-offer" aria-label="What pages are">
+    <Box role="region" look="kinds-offer" aria-label="What pages are">
       <Heading level={2}>What pages are</Heading>
       <Paragraph look="kinds-says">
         A page can say that it is a {names.slice(0, -1).join(', a ')} or a {names.at(-1)}. It then has fields beneath
