@@ -85,7 +85,7 @@ function Month({ month: { month, count }, from, known, wish, isFolded, root }: M
   const [isOpen, setOpen] = useState(true);
   const pieces = Array.from({ length: Math.ceil(count / PIECE) }, (_each, index) => index * PIECE);
   return (
-    <Box role="region" look="margin-group log-month" aria-label={periodTitle(month)}>
+    <Box role="group" look="margin-group log-month" aria-label={periodTitle(month)}>
       <Tap aria-expanded={isOpen} onPress={() => setOpen(!isOpen)}>
         <Said look="strong">{periodTitle(month)}</Said>
         {count > 1 && <Said look="small">{count}</Said>}
