@@ -1,4 +1,4 @@
-import { dayAt, isDay } from '@glossarion/core/journal';
+import { dayAt, isDay, monthPeriod } from '@glossarion/core/journal';
 import { shippedKindId } from '@glossarion/core/kinds';
 import type { LogMonth, LogOrder, LogPiece } from '@glossarion/core/log';
 import type { MarginFilter } from '@glossarion/core/margin';
@@ -133,7 +133,7 @@ const compared = (one: string, other: string): number => (one < other ? -1 : one
 function monthsOf(dated: readonly Dated[]): LogMonth[] {
   const months: LogMonth[] = [];
   for (const { on } of dated) {
-    const month = on.slice(0, 7);
+    const month = monthPeriod(on);
     const last = months.at(-1);
     if (last?.month === month) last.count += 1;
     else months.push({ month, count: 1 });
