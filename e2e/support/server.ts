@@ -37,7 +37,7 @@ export class TestServer {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, PORT: String(this.port), GLOSSARION_DATA: this.data, GLOSSARION_LOG: 'silent' },
     });
-    for (let tries = 0; tries < 400; tries += 1) {
+    for (let tries = 0; tries < 1_200; tries += 1) {
       const isWell = await fetch(`${this.url}/api/health`).then(
         (response) => response.ok,
         () => false,

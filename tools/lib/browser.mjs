@@ -23,7 +23,7 @@ export async function withServer(command, environment, work) {
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   try {
-    for (let tries = 0; tries < 80 && !(await fetch(`${url}/api/health`).catch(() => null)); tries += 1) {
+    for (let tries = 0; tries < 1_200 && !(await fetch(`${url}/api/health`).catch(() => null)); tries += 1) {
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     await work({ url, browser });

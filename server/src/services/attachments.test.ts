@@ -91,7 +91,7 @@ test('an upload that is cut off leaves nothing behind', async () => {
     setTimeout(() => sent.destroy(), 100);
     sent.on('close', () => resolve());
   });
-  for (let tries = 0; server.services.attachments.unfinished() > 0 && tries < 40; tries += 1) {
+  for (let tries = 0; server.services.attachments.unfinished() > 0 && tries < 400; tries += 1) {
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
   expect(server.services.attachments.unfinished()).toBe(0);
