@@ -13,6 +13,7 @@ import { readConfig } from '../config';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
 import { median, percentile, say, sum, time, timeAsync } from '../measuring/measure';
 import { measureLookingBack } from '../measuring/lookingBack';
+import { measureSearches } from '../measuring/searches/measure';
 import { measureTasks } from '../measuring/tasks';
 import { openServices, type Services } from '../services';
 import { madeNotes, madeTitle } from '../services/madeNotes';
@@ -154,6 +155,7 @@ for (const pages of sizes) {
   if (pages === sizes[0]) {
     await measureTasks(services);
     await measureLookingBack(services);
+    await measureSearches(services);
   }
   await services.background.close();
   await services.database.close();

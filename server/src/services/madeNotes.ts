@@ -35,12 +35,17 @@ export interface MadeNotesOptions {
   /** How many lines elsewhere link to page 0. */
   linksToFirst?: number;
   seed?: number;
+  /** What they are written in, the commonest word first; made-up words when nothing is said. */
+  words?: readonly string[];
 }
 
-export function madeNotes({ pages, linksToFirst = 200, seed = 1 }: MadeNotesOptions): MarkdownFile[] {
+export function madeNotes({ pages, linksToFirst = 200, seed = 1, words }: MadeNotesOptions): MarkdownFile[] {
   const random = randomFrom(seed);
   // Words are as unevenly used as in any language: the rank falls off towards the rare ones.
-  const word = () => wordAt(Math.floor(VOCABULARY * random() ** 3));
+  const word = () => {
+    const rank = Math.floor((words?.length ?? VOCABULARY) * random() ** 3);
+    return words?.[rank] ?? wordAt(rank);
+  };
   const sentence = () => Array.from({ length: 6 + Math.floor(random() * 12) }, word).join(' ');
   return Array.from({ length: pages }, (_each, number) => {
     const notebook = `Notebook ${Math.floor(number / NOTEBOOK_SIZE) + 1}`;
