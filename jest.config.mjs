@@ -31,7 +31,7 @@ const plain = {
 
 export default {
   // What has to be quick is held against something else in the same run: a machine that others use may stand still.
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   // All of a small machine: by itself Jest leaves one of its cores idle.
   maxWorkers: Math.max(2, os.availableParallelism() - 1),
   projects: [

@@ -164,8 +164,8 @@ test('typing survives joining, whatever the other window does meanwhile', async 
   }
   await ownServer.start();
   for (const window of [page, other]) {
-    await expect(window.getByTestId('saving')).toHaveText('Saved', { timeout: 15_000 });
-    await expect.poll(() => lines(window), { timeout: 10_000 }).toEqual(expected);
+    await expect(window.getByTestId('saving')).toHaveText('Saved');
+    await expect.poll(() => lines(window)).toEqual(expected);
   }
   await expect(page.locator('.kept')).toHaveCount(1);
   await expect(page.locator('.kept')).toContainText('Kept: this line was deleted in another window');
@@ -198,7 +198,7 @@ test('both opening today’s page for the first time while apart hold one day', 
   }
   await ownServer.start();
   for (const window of [page, other]) {
-    await expect(textOf(window)).toContainText('early words', { timeout: 15_000 });
+    await expect(textOf(window)).toContainText('early words');
     await expect(textOf(window)).toContainText('late words');
     await expect(textOf(window).getByRole('heading', { name: 'On waking' })).toHaveCount(1);
   }

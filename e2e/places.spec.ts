@@ -67,7 +67,6 @@ test('W2 sections: nested, named, given an ornament, moved in and out, folded, r
 test('W3 pages: beside, beneath and at the end, twelve deep, each level folded; a nameless page shows its words', async ({
   outline,
 }) => {
-  test.setTimeout(120_000);
   await openNotebook(outline);
   await act(outline, line(outline, 'Sluice gate'), 'New page beside');
   await expect(title(outline)).toBeFocused();

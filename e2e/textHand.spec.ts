@@ -90,7 +90,7 @@ test(
     await page.keyboard.press('Enter');
     await page.keyboard.type('next');
     const given = ['paragraph: start', 'paragraph: [[Pint', 'paragraph: next'];
-    await expect.poll(async () => (await lines(page)).slice(0, 3), { timeout: 12_000 }).toEqual(given);
+    await expect.poll(async () => (await lines(page)).slice(0, 3)).toEqual(given);
   },
 );
 

@@ -271,7 +271,6 @@ const hostile: [string, string][] = [
 ];
 
 test('text and title keep anything exactly and run nothing', { tag: '@once' }, async ({ mill }) => {
-  test.setTimeout(90_000);
   await openPage(mill, 'Lift method statement');
   const title = mill.getByRole('textbox', { name: 'Title', exact: true });
   for (const [name, words] of hostile) {

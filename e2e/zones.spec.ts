@@ -104,7 +104,7 @@ for (const evening of EVENINGS) {
         await page.clock.runFor(500);
         await expect(brought).toContainText('Yesterday', { timeout: 500 });
         await expect(brought).toContainText('due today', { timeout: 500 });
-      }).toPass({ timeout: 15_000 });
+      }).toPass();
       await after.locator('.words', { hasText: 'Looking back' }).click();
       await page.keyboard.press('End');
       await page.keyboard.press('Enter');
