@@ -1,0 +1,4 @@
+export * from './asked';
+export * from './change';
+export * from './read';
+export * from './write';
