@@ -58,32 +58,17 @@ export class Vocabulary {
   near(word: string, slips: number, isBeginning: boolean, most: number): NearWord[] {
     const words = this.inOrder();
     const found: NearWord[] = [];
-    // The distances of each beginning of the present word from each beginning of the wanted one, a row for a letter.
-    const rows: number[][] = [Array.from({ length: word.length + 1 }, (_each, index) => index)];
-    /** The least distance of a beginning up to each row from the whole wanted word. */
-    const least: number[] = [isBeginning ? word.length : Infinity];
-    let [at, previous] = [0, ''];
-    while (at < words.length) {
+    const distances = new Distances(word, isBeginning);
+    for (let at = 0; at < words.length;) {
       const candidate = words[at]!;
-      let depth = commonLength(previous, candidate);
-      if (depth > rows.length - 1) depth = rows.length - 1;
-      rows.length = depth + 1;
-      least.length = depth + 1;
-      previous = candidate;
-      while (rows.length <= candidate.length) {
-        const row = nextRow(rows, word, candidate);
-        rows.push(row);
-        least.push(Math.min(least.at(-1)!, isBeginning ? row[word.length]! : Infinity));
-        if (Math.min(...row) > slips && least.at(-1)! > slips) break;
-      }
-      if (rows.length <= candidate.length) {
+      const farFrom = distances.of(candidate, slips);
+      if (farFrom === null) {
+        if (distances.last <= slips && candidate !== word) found.push({ word: candidate, slips: distances.last });
+        at += 1;
+      } else {
         // No word that goes on so is near.
-        at = firstFrom(words, after(candidate.slice(0, rows.length - 1)), at + 1);
-        continue;
+        at = firstFrom(words, after(candidate.slice(0, farFrom)), at + 1);
       }
-      const distance = Math.min(least.at(-1)!, rows.at(-1)![word.length]!);
-      if (distance <= slips && candidate !== word) found.push({ word: candidate, slips: distance });
-      at += 1;
     }
     const rank = (one: NearWord, other: NearWord) =>
       one.slips - other.slips || this.linesWith(other.word) - this.linesWith(one.word);
@@ -95,28 +80,81 @@ export class Vocabulary {
   }
 }
 
-/** The row of distances for the next letter of a candidate. */
-function nextRow(rows: readonly number[][], word: string, candidate: string): number[] {
-  const depth = rows.length;
-  const [above, twoAbove] = [rows[depth - 1]!, rows[depth - 2]];
-  const letter = candidate[depth - 1]!;
-  const row = [depth];
-  for (let place = 1; place <= word.length; place += 1) {
-    const isSame = word[place - 1] === letter;
-    let least = Math.min(above[place - 1]! + (isSame ? 0 : 1), above[place]! + 1, row[place - 1]! + 1);
-    const haveSwapped =
-      twoAbove !== undefined && place > 1 && word[place - 2] === letter && word[place - 1] === candidate[depth - 2];
-    if (haveSwapped) least = Math.min(least, twoAbove[place - 2]! + 1);
-    row.push(least);
-  }
-  return row;
-}
+/** A word longer than this is compared by its beginning. */
+const LONGEST = 60;
 
-function commonLength(one: string, other: string): number {
-  const most = Math.min(one.length, other.length);
-  let length = 0;
-  while (length < most && one[length] === other[length]) length += 1;
-  return length;
+/**
+ * The distances of words from a wanted one, which are looked at in their order: what one shares with the word before it
+ * is not computed again. Row r holds how far the first r letters of the present word are from each beginning of the
+ * wanted word.
+ */
+class Distances {
+  /** How far the present word is; of a wanted beginning, the nearest beginning of the present word. */
+  last = 0;
+  private readonly wanted: string;
+  private readonly width: number;
+  private readonly rows: Uint8Array;
+  /** Of the rows up to each: how near a beginning has come. */
+  private readonly nearest = new Uint8Array(LONGEST + 1);
+  private present = '';
+  private computed = 0;
+
+  constructor(
+    word: string,
+    private readonly isBeginning: boolean,
+  ) {
+    this.wanted = word.slice(0, LONGEST);
+    this.width = this.wanted.length + 1;
+    this.rows = new Uint8Array((LONGEST + 1) * this.width);
+    for (let place = 0; place < this.width; place += 1) this.rows[place] = place;
+    this.nearest[0] = isBeginning ? this.wanted.length : 255;
+  }
+
+  /**
+   * Measures how far a word is. Gives after how many letters it is farther than that, as everything that begins so is;
+   * null when it was measured to its end.
+   */
+  of(word: string, most: number): number | null {
+    const { present, rows, width, nearest } = this;
+    const length = Math.min(word.length, LONGEST);
+    let row = 0;
+    while (row < this.computed && row < length && present.charCodeAt(row) === word.charCodeAt(row)) row += 1;
+    this.present = word;
+    while (row < length) {
+      row += 1;
+      const least = this.compute(row, word);
+      const reached = rows[row * width + width - 1]!;
+      nearest[row] = this.isBeginning ? Math.min(nearest[row - 1]!, reached) : 255;
+      if (least > most && nearest[row]! > most) {
+        this.computed = row;
+        return row;
+      }
+    }
+    this.computed = row;
+    this.last = Math.min(nearest[row]!, rows[row * width + width - 1]!);
+    return null;
+  }
+
+  /** One row from those above it; gives the least of it. */
+  private compute(row: number, word: string): number {
+    const { rows, width, wanted } = this;
+    const here = row * width;
+    const above = here - width;
+    const letter = word.charCodeAt(row - 1);
+    const before = row > 1 ? word.charCodeAt(row - 2) : -1;
+    let least = row;
+    rows[here] = row;
+    for (let place = 1; place < width; place += 1) {
+      const own = wanted.charCodeAt(place - 1);
+      let distance = rows[above + place - 1]! + (own === letter ? 0 : 1);
+      distance = Math.min(distance, rows[above + place]! + 1, rows[here + place - 1]! + 1);
+      const isSwapped = place > 1 && own === before && wanted.charCodeAt(place - 2) === letter;
+      if (isSwapped) distance = Math.min(distance, rows[above - width + place - 2]! + 1);
+      rows[here + place] = distance;
+      if (distance < least) least = distance;
+    }
+    return least;
+  }
 }
 
 /** What comes after all words that begin so. */
