@@ -1,0 +1,63 @@
+import { foldWords, wordsIn, type FoundWord } from '../words';
+import type { How, Reading } from './readings';
+import type { WantedWord } from './wanted';
+
+/** How a text fits words that are looked for: for each the surest way in which it holds it, null where it does not. */
+export type Fit = readonly (How | null)[];
+
+/** How much each way of holding a word weighs. */
+const WEIGHTS: Readonly<Record<How, number>> = { exact: 1, named: 1, form: 0.8, spelling: 0.8, slip: 0.5 };
+
+export const weightOf = (fit: Fit): number => fit.reduce((sum, how) => sum + (how === null ? 0 : WEIGHTS[how]), 0);
+
+/** How many of the words are held. */
+export const countOf = (fit: Fit): number => fit.filter((how) => how !== null).length;
+
+const holdsTerm = (word: string, term: string, isBeginning: boolean): boolean =>
+  isBeginning ? word.startsWith(term) : word === term;
+
+/** Where a reading begins to stand in words; -1 where it does not. */
+function placeOf(words: readonly string[], { terms, isBeginning }: Reading, from = 0): number {
+  const last = terms.length - 1;
+  for (let at = from; at + last < words.length; at += 1) {
+    if (terms.every((term, index) => holdsTerm(words[at + index]!, term, isBeginning && index === last))) return at;
+  }
+  return -1;
+}
+
+/**
+ * How a text fits, with the tokens of what it wears and links to. Most texts hold nothing that is looked for, which is
+ * seen without taking them apart.
+ */
+export function fitOf(text: string, tokens: ReadonlySet<string>, wanted: readonly WantedWord[]): Fit {
+  const folded = foldWords(text);
+  let words: string[] | null = null;
+  return wanted.map(({ readings }) => {
+    for (const reading of readings) {
+      if (reading.how === 'named') {
+        if (tokens.has(reading.terms[0]!)) return 'named';
+        continue;
+      }
+      if (!folded.includes(reading.terms[0]!)) continue;
+      words ??= wordsIn(text).map(({ word }) => word);
+      if (placeOf(words, reading) >= 0) return reading.how;
+    }
+    return null;
+  });
+}
+
+/** The words of a text that are looked for, or stand for what is, in their order. */
+export function heldWords(text: string, wanted: readonly WantedWord[]): FoundWord[] {
+  const found = wordsIn(text);
+  const words = found.map(({ word }) => word);
+  const held = new Set<number>();
+  for (const { readings } of wanted) {
+    for (const reading of readings) {
+      if (reading.how === 'named') continue;
+      for (let at = placeOf(words, reading); at >= 0; at = placeOf(words, reading, at + 1)) {
+        reading.terms.forEach((_term, index) => held.add(at + index));
+      }
+    }
+  }
+  return found.filter((_each, index) => held.has(index));
+}

@@ -1,0 +1,93 @@
+import type { Vocabulary } from './vocabulary';
+import { slipsForgiven } from './vocabulary';
+
+/** How what is found stands for what was typed, the surest first. */
+export const HOW = ['exact', 'named', 'form', 'spelling', 'slip'] as const;
+export type How = (typeof HOW)[number];
+
+/** What stands for a word that is looked for: folded words that follow one another, or one token of the index. */
+export interface Reading {
+  how: How;
+  terms: readonly string[];
+  /** Anything that begins like its last term. */
+  isBeginning: boolean;
+}
+
+/** What is known of the words of somebody's notes. */
+export interface KnownWords {
+  vocabulary: Vocabulary;
+  /** The other forms of a folded word that the notes hold, in the languages they are written in. */
+  formsOf: (word: string) => readonly string[];
+  /** The tokens of what a word names: tags, kinds, pages that lines link to. */
+  namedBy: (word: string, isBeginning: boolean) => readonly string[];
+}
+
+/** The most readings of one sort. */
+const MOST = 8;
+/** From so many letters on a word may be two that were written as one. */
+const PARTED = 4;
+/** How umlauts are written where there are none: Muehle. */
+const UMLAUTS = /(?<=[aou])e(?!u)/gu;
+
+/** What a folded word stands for, slips aside. */
+export function readingsOf(word: string, isBeginning: boolean, known: KnownWords): Reading[] {
+  const named = known.namedBy(word, isBeginning).map((token) => whole('named', token));
+  const forms = known.formsOf(word).filter((form) => form !== word && !(isBeginning && form.startsWith(word)));
+  return [
+    { how: 'exact', terms: [word], isBeginning },
+    ...named,
+    ...forms.slice(0, MOST).map((form) => whole('form', form)),
+    ...spellingsOf(word, isBeginning, known),
+  ];
+}
+
+const whole = (how: How, term: string): Reading => ({ how, terms: [term], isBeginning: false });
+
+/** The same word as others write it: in two words, with a hyphen, a point among its figures, without umlauts. */
+function spellingsOf(word: string, isBeginning: boolean, known: KnownWords): Reading[] {
+  const { vocabulary } = known;
+  const spellings: Reading[] = [];
+  const plain = word.replaceAll(UMLAUTS, '');
+  if (plain !== word && [plain, ...known.formsOf(plain)].some((each) => vocabulary.linesWith(each) > 0)) {
+    spellings.push({ how: 'spelling', terms: [plain], isBeginning });
+    spellings.push(
+      ...known
+        .formsOf(plain)
+        .slice(0, MOST)
+        .map((form) => whole('spelling', form)),
+    );
+  }
+  return [...spellings, ...partedIn(word, isBeginning, vocabulary).slice(0, MOST)];
+}
+
+/** A word as two that the notes hold, the likeliest first: both in many lines. */
+function partedIn(word: string, isBeginning: boolean, vocabulary: Vocabulary): Reading[] {
+  if (word.length < PARTED) return [];
+  const isFigure = /^\p{N}+$/u.test(word);
+  const parted: { lines: number; reading: Reading }[] = [];
+  for (let at = 1; at < word.length; at += 1) {
+    // 1140 is 1,140 and not 11 40.
+    if (isFigure && at !== word.length - 3) continue;
+    const [first, second] = [word.slice(0, at), word.slice(at)];
+    const lines = Math.min(vocabulary.linesWith(first), linesFrom(second, isBeginning, vocabulary));
+    if (lines > 0) parted.push({ lines, reading: { how: 'spelling', terms: [first, second], isBeginning } });
+  }
+  return parted.sort((one, other) => other.lines - one.lines).map(({ reading }) => reading);
+}
+
+const linesFrom = (word: string, isBeginning: boolean, vocabulary: Vocabulary): number =>
+  isBeginning
+    ? vocabulary.beginningWith(word, 1).reduce((most, each) => Math.max(most, vocabulary.linesWith(each)), 0)
+    : vocabulary.linesWith(word);
+
+/** Words of the notes that a folded word may have been meant for, the likeliest first. */
+export function slipsOf(word: string, isBeginning: boolean, { vocabulary }: KnownWords): Reading[] {
+  if (slipsForgiven(word) === 0) return [];
+  const isForgiven = (other: string, slips: number) =>
+    slips <= Math.max(slipsForgiven(word), Math.min(slipsForgiven(other), word.length - 4));
+  return vocabulary
+    .near(word, 2, isBeginning, MOST * 4)
+    .filter((near) => isForgiven(near.word, near.slips))
+    .slice(0, MOST)
+    .map((near) => whole('slip', near.word));
+}
