@@ -108,6 +108,52 @@ test('T5 the events of a calendar file become lines of the day, and the same fil
   await expect(page.getByRole('status').filter({ hasText: 'This is not a calendar file' })).toBeVisible();
 });
 
+test(
+  'T5 a calendar file that is dropped on an older copy of the day waits for what was written since',
+  { tag: '@once' },
+  async ({ browser, context, page, server, signIn }) => {
+    await signIn(context, server.url, []);
+    const elsewhere = await browser.newContext();
+    await elsewhere.addCookies(await context.cookies());
+    const other = await elsewhere.newPage();
+    const call = (window: Page) => words(window).filter({ hasText: 'Call with' });
+    await page.goto(`${server.url}/today`);
+    await expect(textOf(page)).toBeVisible();
+    await drop(page, '.writing[contenteditable=true]', file([['call', 0, '1610', 'Call with Callum, the yard']]));
+    await expect(call(page)).toHaveText(/^(?:16:10|4:10 pm) Call with Callum, the yard$/u);
+    await saved(page);
+    await page.goto(`${server.url}/settings`);
+    const later = file([
+      ['call', 0, '1700', 'Call with Callum Frayne'],
+      ['gate', 0, '0930', 'Look at the gate'],
+    ]);
+    await other.goto(`${server.url}/today`);
+    await expect(call(other)).toHaveCount(1);
+    await drop(other, '.writing[contenteditable=true]', later);
+    await expect(call(other)).toHaveText(/^(?:17:00|5:00 pm) Call with Callum Frayne$/u);
+    await saved(other);
+    // What the server has comes late; until then this browser shows what it kept.
+    const held: (() => void)[] = [];
+    let isHeld = true;
+    await page.routeWebSocket(/socket/u, (window) => {
+      const way = window.connectToServer();
+      window.onMessage((message) => way.send(message));
+      way.onMessage((message) => (isHeld ? held.push(() => window.send(message)) : window.send(message)));
+    });
+    await page.goto(`${server.url}/today`);
+    await expect(call(page)).toHaveText(/Callum, the yard$/u);
+    await drop(page, '.writing[contenteditable=true]', later);
+    await expect.poll(() => held.length).toBeGreaterThan(0);
+    isHeld = false;
+    held.forEach((send) => send());
+    await expect(page.getByRole('status').filter({ hasText: 'are here already' })).toBeVisible();
+    for (const window of [page, other]) {
+      await expect(call(window)).toHaveText(/^(?:17:00|5:00 pm) Call with Callum Frayne$/u);
+      await expect(words(window).filter({ hasText: 'Look at the gate' })).toHaveCount(1);
+    }
+  },
+);
+
 test('T5 tasks go out as a file and at a private address, which is shown once and can be revoked', async ({
   context,
   page,

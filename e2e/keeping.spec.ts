@@ -235,7 +235,7 @@ test('the browser killed in the middle of typing loses at most the last second',
       try {
         return await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
       } catch (error) {
-        if (tries > 60) throw error;
+        if (tries > 400) throw error;
         await new Promise((resolve) => setTimeout(resolve, 250));
       }
     }

@@ -132,6 +132,27 @@ describe('the way of what is typed', () => {
     expect(told.onSaving).toHaveBeenLastCalledWith('saved');
   });
 
+  it('is said to be heard of once the server has told what it has, or can’t be reached', async () => {
+    const { library, page, socket } = await opened();
+    const resolved = jest.fn();
+    const hearing = async () => {
+      resolved.mockClear();
+      void library.hear('page', 5_000).then(resolved);
+      await wait(60);
+      return resolved.mock.calls.length;
+    };
+    expect(await hearing()).toBe(1);
+    // As in a window that was opened with its own copy, before the server answers.
+    page.isHeard = false;
+    expect(await hearing()).toBe(0);
+    socket.send(JSON.stringify({ type: 'open', page: 'page' }));
+    await wait(60);
+    expect(resolved).toHaveBeenCalledTimes(1);
+    socket.onclose({ code: 1006 });
+    expect([page.isHeard, await hearing()]).toEqual([false, 1]);
+    library.close();
+  });
+
   it('brings this browser’s copy up to date when the writing rests, or the window is left', async () => {
     const { kept, write, page } = await opened();
     await wait(2_000);

@@ -380,6 +380,7 @@ export class Library {
   /** The way to the server is gone: what was sent without an answer is sent again when there is one. */
   private lost(): void {
     for (const queue of this.queues.values()) queue.inFlight = null;
+    for (const page of this.pages.values()) page.isHeard = false;
     this.tellSaving();
   }
 
@@ -408,6 +409,7 @@ export class Library {
   private takeState(message: Extract<ServerMessage, { type: 'state' }>): void {
     const page = this.pages.get(message.page);
     if (!page) return;
+    page.isHeard = true;
     if (page.isStale) {
       page.startAfresh(message.epoch, fromBase64(message.update));
       this.attach(page);
@@ -455,6 +457,13 @@ export class Library {
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     return this.isAllSent();
+  }
+
+  /** Resolves when a page is as the server has it, when the server can't be reached, or after the time given. */
+  async hear(pageId: string, milliseconds: number): Promise<void> {
+    const end = Date.now() + milliseconds;
+    const isWaiting = () => this.pages.get(pageId)?.isHeard === false && !this.connection.isCutOff;
+    while (isWaiting() && Date.now() < end) await new Promise((resolve) => setTimeout(resolve, 50));
   }
 
   close(): void {

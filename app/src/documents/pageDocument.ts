@@ -13,6 +13,8 @@ export class PageDocument {
   document = new Y.Doc();
   epoch: number | null = null;
   isReady = false;
+  /** What the server had when it was reached last was taken in: until then this may be an older copy. */
+  isHeard = false;
   /** Refused by the server: it stays shown, and takes typing to be set aside, until the server's state is here. */
   isStale = false;
   /** Why the page can't be had, as a sentence; null when it can. */

@@ -7,6 +7,10 @@ import { letGoOfShelf, openShelf, takeShelf, type Shelf } from './shelf';
 export const settleDocuments = (milliseconds: number): Promise<boolean> =>
   openShelf()?.library.settle(milliseconds) ?? Promise.resolve(false);
 
+/** Resolves when this window has a page as the server does, when that can't be reached, or after the time given. */
+export const hearOfPage = (pageId: string, milliseconds: number): Promise<void> =>
+  openShelf()?.library.hear(pageId, milliseconds) ?? Promise.resolve();
+
 const ShelfContext = createContext<Shelf | null>(null);
 
 /** Opens this browser's store and the socket for an account, for as long as it is signed in here. */

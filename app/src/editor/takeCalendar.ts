@@ -2,6 +2,7 @@ import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { isHeading, namedId, type NodeJson } from '@glossarion/core/document';
 import { CalendarError, eventsOn, type CalendarEvent } from '@glossarion/core/formats/calendar';
+import { hearOfPage } from '../documents/session';
 import { api } from '../state/api';
 import { ask, store } from '../state/store';
 import { clock } from '../state/tasks';
@@ -9,6 +10,9 @@ import { noticed } from '../state/view';
 import { OWN_STEP } from './undo';
 
 const say = (words: string): void => void store.dispatch(noticed({ words }));
+
+/** A server that tells nothing of the page for so long, in milliseconds, is not waited for. */
+const HEARD_WITHIN = 10_000;
 
 /** The line of an event: its time as the person's own clock says it, what it is, and where. */
 const wordsOf = ({ time, title, place }: CalendarEvent): string =>
@@ -88,6 +92,8 @@ export async function takeCalendar(editor: Editor, files: readonly File[], day: 
     if (events.length === 0) return say('The calendar has no event on this day. Nothing was written.');
     const pageId = pageOf(editor);
     if (!pageId) return;
+    // Lines that another window has written or renewed since are not to be written twice.
+    await hearOfPage(pageId, HEARD_WITHIN);
     const moved = await linesElsewhere(editor, events, pageId);
     if (editor.isDestroyed) return;
     const { transaction, added, renewed } = writeEvents(editor.state, events, pageId, (id) => moved.has(id));
