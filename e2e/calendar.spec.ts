@@ -31,6 +31,22 @@ async function pick(page: Page, text: string, name = 'diary.ics'): Promise<void>
   await (await choosing).setFiles({ name, mimeType: 'text/calendar', buffer: Buffer.from(text) });
 }
 
+/** Whether a copy of a page that holds these words is kept in the browser. */
+const keeps = (page: Page, held: string): Promise<boolean> =>
+  page.evaluate(async (text) => {
+    const [database] = await indexedDB.databases();
+    const opened = await new Promise<IDBDatabase>((resolve) => {
+      const asking = indexedDB.open(database!.name!);
+      asking.onsuccess = () => resolve(asking.result);
+    });
+    const copies = await new Promise<{ state: Uint8Array }[]>((resolve) => {
+      const asking = opened.transaction('pages').objectStore('pages').getAll();
+      asking.onsuccess = () => resolve(asking.result as { state: Uint8Array }[]);
+    });
+    opened.close();
+    return copies.some(({ state }) => new TextDecoder().decode(state).includes(text));
+  }, held);
+
 /** Drops a file on something. */
 async function drop(page: Page, selector: string, text: string): Promise<void> {
   await page.evaluate(
@@ -122,6 +138,7 @@ test(
     await drop(page, '.writing[contenteditable=true]', file([['call', 0, '1610', 'Call with Callum, the yard']]));
     await expect(call(page)).toHaveText(/^(?:16:10|4:10 pm) Call with Callum, the yard$/u);
     await saved(page);
+    await expect.poll(() => keeps(page, 'the yard')).toBe(true);
     await page.goto(`${server.url}/settings`);
     const later = file([
       ['call', 0, '1700', 'Call with Callum Frayne'],
