@@ -159,6 +159,12 @@ test(
     });
     await page.goto(`${server.url}/today`);
     await expect(call(page)).toHaveText(/Callum, the yard$/u);
+    // Who leaves meanwhile is told that nothing came of it.
+    await drop(page, '.writing[contenteditable=true]', later);
+    await page.getByRole('link', { name: 'Desk', exact: true }).first().click();
+    await expect(page.getByRole('status').filter({ hasText: 'left before its events came' })).toBeVisible();
+    await page.goBack();
+    await expect(call(page)).toHaveText(/Callum, the yard$/u);
     await drop(page, '.writing[contenteditable=true]', later);
     await expect.poll(() => held.length).toBeGreaterThan(0);
     isHeld = false;

@@ -14,6 +14,8 @@ const say = (words: string): void => void store.dispatch(noticed({ words }));
 /** A server that tells nothing of the page for so long, in milliseconds, is not waited for. */
 const HEARD_WITHIN = 10_000;
 
+const LEFT = 'The day was left before its events came. Nothing was written: give it the file once more.';
+
 /** The line of an event: its time as the person's own clock says it, what it is, and where. */
 const wordsOf = ({ time, title, place }: CalendarEvent): string =>
   `${time === null ? '' : `${clock(time)} `}${title}${place === '' ? '' : `, ${place}`}`;
@@ -94,8 +96,8 @@ export async function takeCalendar(editor: Editor, files: readonly File[], day: 
     if (!pageId) return;
     // Lines that another window has written or renewed since are not to be written twice.
     await hearOfPage(pageId, HEARD_WITHIN);
-    const moved = await linesElsewhere(editor, events, pageId);
-    if (editor.isDestroyed) return;
+    const moved = editor.isDestroyed ? null : await linesElsewhere(editor, events, pageId);
+    if (moved === null || editor.isDestroyed) return say(LEFT);
     const { transaction, added, renewed } = writeEvents(editor.state, events, pageId, (id) => moved.has(id));
     // Undone by itself, whatever was typed a moment before.
     if (transaction.docChanged) editor.view.dispatch(transaction.setMeta(OWN_STEP, true).scrollIntoView());

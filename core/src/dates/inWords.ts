@@ -65,7 +65,8 @@ const saturday = (today: DayDate): DayDate => (weekdayOf(today) === 6 ? today : 
 
 type Reader = (match: RegExpExecArray, reading: Reading) => DayDate | null;
 
-const UNIT = '(days?|weeks?|fortnights?|months?|years?)';
+/** What days are counted by; the only group of the pattern. */
+export const UNIT = '(days?|weeks?|fortnights?|months?|years?)';
 
 /** The ways in which a day is said, each with the day that is meant. */
 const WAYS: readonly (readonly [pattern: string, read: Reader])[] = [

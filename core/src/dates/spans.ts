@@ -1,6 +1,6 @@
 import { addDays, addMonths, daysBetween, isDay, weekdayOf, weekOf, type DayDate } from '../calendar';
 import { dayTyped } from './dates';
-import { later, NUMBER, numberNamed, WEEKDAY, weekdayNamed, type Reading } from './inWords';
+import { later, NUMBER, numberNamed, UNIT, WEEKDAY, weekdayNamed, type Reading } from './inWords';
 
 /** Days from one to another, both among them; without an end where it is null. */
 export interface OpenSpan {
@@ -15,7 +15,6 @@ const MONTH =
 /** Seasons, by the month each begins with. */
 const SEASONS: Readonly<Record<string, number>> = { spring: 3, summer: 6, autumn: 9, fall: 9, winter: 12 };
 const SEASON = `(${Object.keys(SEASONS).join('|')})`;
-const UNIT = '(days?|weeks?|fortnights?|months?|years?)';
 
 const two = (value: number): string => String(value).padStart(2, '0');
 

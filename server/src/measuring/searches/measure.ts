@@ -58,7 +58,7 @@ async function sayJudged(
     const missing = missed.length > 0 ? `  not: ${missed.join(' · ')}` : '';
     console.log(`  ${group.padEnd(46)} ${found} of ${searches}, ${meanReciprocalRank.toFixed(2)}${missing}`);
   }
-  const within = right >= RIGHT ? 'within' : 'OVER';
+  const within = right >= RIGHT ? 'at least' : 'UNDER';
   console.log(
     `${where.padEnd(38)} ${`${all} tried`.padStart(12)}  ${(right * 100).toFixed(1)} %  ${within} ${RIGHT * 100} %  mean reciprocal rank ${mean.toFixed(3)}`,
   );
