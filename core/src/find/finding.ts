@@ -1,10 +1,36 @@
 import type { Target } from '../links/target';
-import type { MarkedPiece } from './mark';
+import type { MarkedPiece } from './marked';
 
-/** A page that was found, with the line that fits best. */
+/** A line of a page that was found. */
+export interface FoundLine {
+  blockId: string;
+  pieces: MarkedPiece[];
+}
+
+/** A page that was found, with the lines that fit best. */
 export interface Finding extends Target {
   titlePieces: MarkedPiece[];
   /** The line to open at; null when the title alone fits. */
   blockId: string | null;
-  linePieces: MarkedPiece[];
+  /** The best first; none when the title alone fits. */
+  lines: FoundLine[];
+  /** When it was changed last. */
+  changedAt: string;
+}
+
+/** What of a query line was taken otherwise than it may have been meant, at its place in the line. */
+export interface Remark {
+  from: number;
+  to: number;
+  words: string;
+}
+
+/** What a query line finds. */
+export interface Found {
+  findings: Finding[];
+  /** Words that were taken for what was typed, as they are written in what is shown. */
+  also: string[];
+  remarks: Remark[];
+  /** Whether there is more than is shown. */
+  isMore: boolean;
 }

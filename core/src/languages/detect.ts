@@ -48,21 +48,49 @@ export function sumOf(tallies: Iterable<Tally>): Tally {
 /** What the text around a line says counts as so much of a word of its own. */
 const AROUND = 0.75;
 
+/** The language that most of a text speaks for, by script; scripts of which nothing speaks for any are left out. */
+export type Leading = ReadonlyMap<Script, Language>;
+
 /**
- * The language of a word that stands in a line: of those in its script the one that most small words of the line speak
- * for, and where they do not tell, those of the text around it, and then the first of the languages that somebody
- * writes. Nothing when the forms of no language in its script are known.
+ * The languages that somebody writes in a script, of which words of it can be.
  *
  * @param written codes of the languages that somebody writes, the first one first; all that are known when there are none
  */
+function candidatesIn(script: Script, written: readonly string[]): readonly Language[] {
+  const known = byScript.get(script) ?? [];
+  const chosen = written.flatMap((code) => known.find((language) => language.code === code) ?? []);
+  return chosen.length > 0 ? chosen : known;
+}
+
+const byScript = new Map(
+  SCRIPTS.map(([script]) => [script, LANGUAGES.filter((language) => language.script === script)]),
+);
+
+export function leadingIn(text: Tally, written: readonly string[]): Leading {
+  const leading = new Map<Script, Language>();
+  for (const [script] of SCRIPTS) {
+    const language = most(candidatesIn(script, written), (code) => text.get(code) ?? 0);
+    if (language && text.has(language.code)) leading.set(script, language);
+  }
+  return leading;
+}
+
+/**
+ * The language of the words of a script that stand in a line: the one that most small words of the line speak for, and
+ * where they do not tell, that of the text around it, and then the first of the languages that somebody writes.
+ */
+export function languageOfLine(script: Script, line: Tally, around: Leading, written: readonly string[]): Language {
+  const leading = around.get(script)?.code;
+  return most(
+    candidatesIn(script, written),
+    (code) => (line.get(code) ?? 0) + (leading === code ? AROUND : 0),
+  )!;
+}
+
+/** The language of a word that stands in a line of a text; nothing when the forms of no language in its script are known. */
 export function languageOfWord(word: string, line: Tally, text: Tally, written: readonly string[]): Language | null {
   const script = scriptOf(word);
-  if (script === null) return null;
-  const known = LANGUAGES.filter((language) => language.script === script);
-  const chosen = written.flatMap((code) => known.find((language) => language.code === code) ?? []);
-  const candidates = chosen.length > 0 ? chosen : known;
-  const around = most(candidates, (code) => text.get(code) ?? 0);
-  return most(candidates, (code) => (line.get(code) ?? 0) + (around?.code === code && text.has(code) ? AROUND : 0));
+  return script && languageOfLine(script, line, leadingIn(text, written), written);
 }
 
 /** The first of those for which most speaks. */

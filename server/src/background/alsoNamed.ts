@@ -7,7 +7,7 @@ import { prepared, type RawDatabase } from '../sqlite/prepared';
 import { DOCUMENT } from '../entities/document.queries';
 import { ALL_STEPS, STEP } from '../entities/entry.queries';
 import { OTHER_NAMES } from '../entities/fact.queries';
-import { UNRANKED } from '../entities/find.queries';
+import { FOUND } from '../entities/find.queries';
 import { HOLDING_UNSPACED, NAMES } from './alsoNamed.queries';
 
 export interface FoundLine {
@@ -106,7 +106,7 @@ export class AlsoNamedSearch {
       .join(' ');
     const rows = UNSPACED.test(name)
       ? connection.all<{ id: string }>(HOLDING_UNSPACED, { name })
-      : connection.all<{ id: string }>(UNRANKED, { match: `body : "${words}"`, limit: ALL });
+      : connection.all<{ id: string }>(FOUND('newest'), { match: `body : "${words}"`, limit: ALL });
     return rows.map(({ id }) => id);
   }
 

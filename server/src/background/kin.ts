@@ -5,7 +5,7 @@ import { ownView, ViewerConnection, visibleTags, type Step } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { LINES } from '../entities/block.queries';
 import { STEP, UP } from '../entities/entry.queries';
-import { RANKED } from '../entities/find.queries';
+import { FOUND } from '../entities/find.queries';
 import { TAGS_OF } from '../entities/link.queries';
 import { BY_LINKS, LINKED } from './kin.queries';
 import { rarityOf } from './rarity';
@@ -73,7 +73,7 @@ function byWords(connection: ViewerConnection, tree: TagTree, stems: readonly st
       ...tree.named(stem, TAGS_OF_STEM, TAGS_OF_STEM).map((tag) => `"${tagToken(tag)}"`),
     ])
     .join(' OR ');
-  return idsOf(connection.all(RANKED, { match, limit: CANDIDATES }));
+  return idsOf(connection.all(FOUND('ranked'), { match, limit: CANDIDATES }));
 }
 
 /** Pages that link to the same, and pages that the same link to. */

@@ -16,6 +16,7 @@ import { Margin1790000800000 } from '../migrations/1790000800000-margin';
 import { Tasks1790000900000 } from '../migrations/1790000900000-tasks';
 import { Kinds1791000100000 } from '../migrations/1791000100000-kinds';
 import { Tray1791000000000 } from '../migrations/1791000000000-tray';
+import { Vocabulary1791000200000 } from '../migrations/1791000200000-vocabulary';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -40,6 +41,7 @@ const MIGRATIONS = [
   Tasks1790000900000,
   Tray1791000000000,
   Kinds1791000100000,
+  Vocabulary1791000200000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

@@ -5,11 +5,40 @@ const TITLE_WEIGHT = 8;
 
 const MATCHING = 'findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex MATCH @match AND VISIBLE(e)';
 
-/** What holds words, best first. */
-export const RANKED = `SELECT e.id FROM ${MATCHING} ORDER BY bm25(findIndex, ${TITLE_WEIGHT}, 1) LIMIT @limit`;
+/** How well a row fits: less is better. */
+export const FITTING = `bm25(findIndex, ${TITLE_WEIGHT}, 1)`;
 
-/** What holds words, newest first. */
-export const UNRANKED = `SELECT e.id FROM ${MATCHING} ORDER BY f.rowid DESC LIMIT @limit`;
+/** Of what a condition of its own holds for: what holds words as well, and in which order. */
+const ORDERS = {
+  /** Best first. */
+  ranked: { from: MATCHING, fit: FITTING, order: 'fit' },
+  /** Newest first. */
+  newest: { from: MATCHING, fit: '0', order: 'f.rowid DESC' },
+  /** Without words: changed last first. */
+  changed: { from: 'entries e WHERE VISIBLE(e)', fit: '0', order: 'e.changedAt DESC' },
+} as const;
+
+export type FindOrder = keyof typeof ORDERS;
+
+/** What was found with all that ranks it: when it was opened last, and whether it is in the bin by itself. */
+export const FOUND = (by: FindOrder, condition = '1') => {
+  const { from, fit, order } = ORDERS[by];
+  return `SELECT e.id, e.name, e.kind, e.changedAt, ${fit} AS fit,
+      (SELECT v.visitedAt FROM visits v WHERE OWN(v) AND v.entryId = e.id) AS visitedAt
+    FROM ${from} AND ${condition} ORDER BY ${order} LIMIT @limit`;
+};
+
+/** Of the newest pages whose name holds words, those that most link to. */
+export const NAMED_AND_LINKED = `
+  SELECT id FROM (
+    SELECT e.id FROM ${MATCHING} AND EXISTS (SELECT 1 FROM links l WHERE l.target = e.id)
+    ORDER BY f.rowid DESC LIMIT @considered
+  ) ORDER BY (SELECT COUNT(*) FROM links l WHERE l.target = id) DESC LIMIT @limit`;
+
+/** What lines of a document wear, and what they and fields beside them lead to. */
+export const HELD_BY_LINES = `
+  SELECT t.blockId, t.tag AS id, 'tag' AS what FROM tagUses t WHERE t.documentId = @documentId
+  UNION ALL SELECT l.blockId, l.target, 'link' FROM links l WHERE l.documentId = @documentId`;
 
 export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)';
 /** What the index has of a row. */
@@ -18,3 +47,64 @@ export const DROP_INDEX = 'DELETE FROM findIndex WHERE rowid = ?';
 
 /** Words of the index from one to before another, with how many rows hold each. */
 export const WORDS_FROM = 'SELECT term, doc FROM findVocabulary WHERE term >= ? AND term < ?';
+
+/*
+ * Conditions by which what is found is narrowed down; each is given its values under names of its own.
+ */
+
+const listed = (name: string) => `(SELECT value FROM json_each(@${name}))`;
+
+/** Rows of the index that hold words. */
+export const HOLDS = (match: string) => `e.row IN (SELECT rowid FROM findIndex WHERE findIndex MATCH @${match})`;
+
+/** What stands in one of these places, or is one; in the bin too. */
+export const STANDS_IN = (places: string) => `e.id IN (
+  WITH RECURSIVE within(id) AS (
+    SELECT value FROM json_each(@${places}) UNION SELECT c.id FROM entries c JOIN within ON c.parentId = within.id
+  ) SELECT id FROM within)`;
+
+export const WEARS = (tags: string) =>
+  `EXISTS (SELECT 1 FROM tagUses u WHERE u.documentId = e.id AND u.tag IN ${listed(tags)})`;
+
+export const IS_OF = (kinds: string) =>
+  `EXISTS (SELECT 1 FROM kindUses u WHERE u.documentId = e.id AND u.kind IN ${listed(kinds)})`;
+
+/** What links to one of these pages, or to a line on one. */
+export const LINKS_TO = (pages: string) => `EXISTS (SELECT 1 FROM links l WHERE l.documentId = e.id AND (
+  l.target IN ${listed(pages)} OR l.target IN (SELECT b.id FROM blocks b WHERE b.documentId IN ${listed(pages)})))`;
+
+export const HAS_OPEN_TASKS = `EXISTS (
+  SELECT 1 FROM tasks t WHERE t.documentId = e.id AND t.state IN ('open', 'begun'))`;
+export const HAS_FILES = 'EXISTS (SELECT 1 FROM fileUses f WHERE f.documentId = e.id)';
+
+/** What was begun between two moments, or is the page of a day between two days. */
+export const BEGUN_WITHIN = (days: string, moments: string) => `(CASE WHEN e.day IS NOT NULL
+  THEN e.day BETWEEN @${days}From AND @${days}To ELSE e.begunAt >= @${moments}From AND e.begunAt < @${moments}To END)`;
+export const CHANGED_WITHIN = (moments: string) => `(e.changedAt >= @${moments}From AND e.changedAt < @${moments}To)`;
+
+/** What something in the bin holds, and that itself. */
+export const IN_BIN = `e.id IN (
+  WITH RECURSIVE binned(id) AS (
+    SELECT d.id FROM entries d WHERE OWN(d) AND d.deletedAt IS NOT NULL
+    UNION SELECT c.id FROM entries c JOIN binned ON c.parentId = binned.id
+  ) SELECT id FROM binned)`;
+
+/** What is of a season by itself, or by what it stands in. */
+export const OF_SEASON = (season: string) => `e.id IN (
+  WITH RECURSIVE carried(id) AS (
+    SELECT s.id FROM entries s WHERE OWN(s) AND s.season = @${season}
+    UNION SELECT c.id FROM entries c JOIN carried ON c.parentId = carried.id
+  ) SELECT id FROM carried)`;
+
+/** What holds one of these of a field: atoms, or the ids of choices and pages. */
+export const FIELD_IS = (field: string, values: string) => `EXISTS (SELECT 1 FROM fieldValues v
+  WHERE v.documentId = e.id AND v.field IN ${listed(field)} AND v.words IN ${listed(values)})`;
+export const FIELD_BETWEEN = (field: string, amounts: string) => `EXISTS (SELECT 1 FROM fieldValues v
+  WHERE v.documentId = e.id AND v.field IN ${listed(field)} AND v.amount BETWEEN @${amounts}From AND @${amounts}To)`;
+/** Days are texts that are in order. */
+export const FIELD_WITHIN = (field: string, days: string) => `EXISTS (SELECT 1 FROM fieldValues v
+  WHERE v.documentId = e.id AND v.field IN ${listed(field)} AND v.words >= @${days}From AND v.words < @${days}To)`;
+export const FIELD_HOLDS = (field: string, words: string) => `EXISTS (SELECT 1 FROM fieldValues v
+  WHERE v.documentId = e.id AND v.field IN ${listed(field)} AND v.words LIKE @${words})`;
+export const HAS_FIELD = (field: string) =>
+  `EXISTS (SELECT 1 FROM fieldValues v WHERE v.documentId = e.id AND v.field IN ${listed(field)})`;

@@ -31,6 +31,7 @@ import { TagUseEntity } from './tagUse';
 import { TaskEntity } from './task';
 import { TombstoneEntity } from './tombstone';
 import { VisitEntity } from './visit';
+import { VocabularyEntity } from './vocabulary';
 
 export * from './account';
 export * from './alsoNamed';
@@ -64,6 +65,7 @@ export * from './tagUse';
 export * from './task';
 export * from './tombstone';
 export * from './visit';
+export * from './vocabulary';
 
 export const entities = [
   AccountEntity,
@@ -104,4 +106,5 @@ export const entities = [
   UnlinkedEntity,
   UpdateEntity,
   VisitEntity,
+  VocabularyEntity,
 ];

@@ -150,7 +150,7 @@ test('tags that were names are rows, and are found, filtered by and written on a
   for (const [pageId, { tag }] of Object.entries(margins))
     expect(tree.nameOf(settings.margins[pageId]!.tag)?.toLowerCase()).toBe(tag);
   const wearing = before.filter(({ tag }) => tag === 'waterworks/gate');
-  const found = new Set((await server.services.find.find(viewer, 'waterworks gate ')).map(({ id }) => id));
+  const found = new Set((await server.services.find.find(viewer, 'waterworks gate ')).findings.map(({ id }) => id));
   expect(wearing.length).toBeGreaterThan(0);
   for (const { documentId } of wearing.slice(0, 20)) expect(found).toContain(documentId);
   // What a window opens now holds ids, as the stored text does.

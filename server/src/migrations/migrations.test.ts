@@ -201,7 +201,7 @@ test('every text is there word for word, found, and points where it pointed', as
   expect(body.content[1]!.attrs).toMatchObject({ id: ids.task, kind: 'todo', state: 'begun' });
   const margin = (await ines.get(`/pages/${ids.pintle}/margin`)).body.glosses as { pageId: string; blockId: string }[];
   expect(margin).toMatchObject([{ pageId: ids.gate, blockId: ids.line }]);
-  const found = (await ines.get('/find?q=dropped')).body as { title: string }[];
+  const found = (await ines.get('/find?q=dropped')).body.findings as { title: string }[];
   expect(found.map((each) => each.title)).toEqual(['Sluice gate']);
   expect((await ines.get(`/journal/days/${DAY}`)).body.wordCount).toBe(5);
 });

@@ -107,7 +107,7 @@ test('8 titles, Margin, names and counts tell of what was given alone', async ()
   expect(JSON.stringify(margin)).not.toContain(SECRET);
   const named = (await edda.get(`/pages/${granted.page}/alsoNamed`)).body as { count: number };
   expect(named.count).toBe(0);
-  const found = (await edda.get('/find?q=open')).body as { title: string }[];
+  const found = (await edda.get('/find?q=open')).body.findings as { title: string }[];
   expect(found.map(({ title }) => title).sort()).toEqual(['Beneath it', 'Open page', 'Open section']);
   const notebooks = (await edda.get('/notebooks')).body as { name: string }[];
   expect(notebooks.map(({ name }) => name)).not.toContain(`Mill ${SECRET}`);
@@ -120,7 +120,7 @@ test('8 the names of tags that what was given wears are seen, and neither their 
   expect(targets.find(({ id }) => id === grantedTag)?.title).toBe('Weirs/Open tag');
   await edda.patch(`/tags/${grantedTag}`, { path: 'Mine' }).expect(403);
   await expect(server.services.documents.open(edda.viewer, grantedTag, null, null)).rejects.toThrow();
-  expect(((await edda.get('/find?q=weirs')).body as { title: string }[]).map(({ title }) => title)).toEqual([
+  expect(((await edda.get('/find?q=weirs')).body.findings as { title: string }[]).map(({ title }) => title)).toEqual([
     'Open page',
   ]);
 });

@@ -83,7 +83,7 @@ describe('while it comes in', () => {
     }
     expect((await taking).pages).toBe(900);
     expect(seenBetween).toBeGreaterThan(2);
-    const found = (await ines.get('/find?q=saltworks')).body as unknown[];
+    const found = (await ines.get('/find?q=saltworks')).body.findings as unknown[];
     expect(found.length).toBe(24);
     expect(
       ((await ines.get('/notebooks')).body as { pagesBeneath: number }[]).map((each) => each.pagesBeneath),

@@ -3,7 +3,7 @@ import { ACT_KINDS } from '@glossarion/core/acts';
 import type { AlsoNamedLine, AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk, ForgottenPage } from '@glossarion/core/desk';
-import type { Finding } from '@glossarion/core/find';
+import type { Finding, Found, FoundLine, Remark } from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
@@ -325,9 +325,20 @@ export const around = all<AroundDay>({
 });
 
 const pieces = list(Joi.object({ text: text.required(), isMarked: yesNo.required() }));
-export const findings = list(
-  all<Finding>({ ...targetKeys, titlePieces: pieces, blockId: id.allow(null), linePieces: pieces }),
-);
+export const found = all<Found>({
+  findings: list(
+    all<Finding>({
+      ...targetKeys,
+      titlePieces: pieces,
+      blockId: id.allow(null),
+      lines: list(all<FoundLine>({ blockId: id, pieces })),
+      changedAt: moment,
+    }),
+  ),
+  also: list(text),
+  remarks: list(all<Remark>({ from: count, to: count, words: text })),
+  isMore: yesNo,
+});
 export const pickables = all<NameChanges>({
   revision: count,
   isWhole: yesNo,

@@ -111,7 +111,7 @@ test('answers and errors are as they are described', async () => {
     expect([address, status, fits(path, 'get', status, body)]).toEqual([address, status, []]);
   }
   // The check finds what is otherwise.
-  expect(fits('/api/find', 'get', 200, [{ id: 'no id' }])).not.toEqual([]);
+  expect(fits('/api/find', 'get', 200, { findings: [{ id: 'no id' }] })).not.toEqual([]);
 });
 
 test('what is private is asked for again each time, and sent once while it stays the same', async () => {

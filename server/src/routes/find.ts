@@ -15,8 +15,8 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
     {
       method: 'get',
       path: '/find',
-      answer: answers.findings,
-      summary: 'Pages that hold these words, best first.',
+      answer: answers.found,
+      summary: 'What a query line finds, best first, with the lines that fit.',
       query: Joi.object({ q: typed }),
     },
     ({ viewer, query }) => find.find(viewer, (query as { q: string }).q),

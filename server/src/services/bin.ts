@@ -1,15 +1,14 @@
 import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
-import { parseQuery, toMatch, isEmptyQuery } from '@glossarion/core/find';
 import { ENTRY_COLUMNS, ownedBy, writableEntry, type EntryRow, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../sqlite/prepared';
 import { BlockEntity, EntryEntity, LinkEntity, TombstoneEntity, type StoredLink } from '../entities';
 import { ALL_BENEATH, HOLDS_ANY } from '../entities/entry.queries';
-import { DROP_INDEX, RANKED } from '../entities/find.queries';
 import { Problem } from '../problem';
 import type { Documents } from './documents';
 import { entryTitle, type Entries } from './entries';
+import type { FactWriter } from './facts';
+import type { Find } from './find';
 
 /** The bin shows at most so many. */
 const LISTED = 200;
@@ -31,17 +30,16 @@ export class Bin {
     private database: Database,
     private entries: Entries,
     private documents: Documents,
+    private facts: FactWriter,
+    private find: Find,
   ) {}
 
   /** What was deleted, latest first; with words, everything in the bin that holds them, what went along included. */
   async list(viewer: Viewer, typed: string): Promise<BinnedEntry[]> {
-    const query = parseQuery(typed);
     const deletedIds = await this.deletedIds(this.database.manager, viewer);
     if (deletedIds.length === 0) return [];
     const isListed = new Set(deletedIds);
-    const matching = () =>
-      this.database.reading(viewer).all<{ id: string }>(RANKED, { match: toMatch(query), limit: ALL });
-    const ids = isEmptyQuery(query) ? deletedIds : matching().map(({ id }) => id);
+    const ids = (await this.find.idsOf(viewer, typed, ALL)) ?? deletedIds;
     const reader = this.entries.reader(viewer);
     const found: BinnedEntry[] = [];
     for (const id of ids) {
@@ -125,10 +123,9 @@ export class Bin {
       // What was merged into it stands for itself again, and can be seen in the bin.
       await manager.update(EntryEntity, { mergedInto: held }, { mergedInto: null });
     }
-    const unindex = prepared(connection.raw, DROP_INDEX);
     // What stands in something goes before it.
     for (const lot of inLots(doomed.toReversed())) {
-      for (const { row } of lot) unindex.run(row);
+      for (const entry of lot) this.facts.drop(entry);
       await manager.delete(EntryEntity, { id: In(lot.map((entry) => entry.id)) });
     }
     for (const entry of doomed) this.documents.forget(entry.id);

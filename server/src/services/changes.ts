@@ -12,9 +12,7 @@ import {
   writableEntry,
   type ViewerConnection,
 } from '../access';
-import { prepared } from '../sqlite/prepared';
 import { EntryEntity, MovedGlossEntity, PinEntity, UnlinkedEntity } from '../entities';
-import { DROP_INDEX } from '../entities/find.queries';
 import { notFound } from '../problem';
 import { adjustBeneath, weightOf } from './beneath';
 import type { Accepted, Documents } from './documents';
@@ -48,7 +46,7 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
       await documents.begin(manager, viewer, 'page', { id: entry.id, row, title: entry.name }, body, {
         isTyped,
       });
-    } else facts.writeName(row, entry.name);
+    } else facts.writeName({ id: entry.id, row }, entry.name);
     adjustBeneath(raw, entry.parentId, weightOf({ kind: entry.kind, pagesBeneath: 0, sectionsBeneath: 0 }), 1);
   },
 
@@ -71,13 +69,13 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
       return;
     }
     await manager.update(EntryEntity, { id }, { name, changedAt: now });
-    facts.writeName(row, name);
+    facts.writeName({ id, row }, name);
   },
 
-  remove: async ({ id }, { connection, documents, manager }) => {
+  remove: async ({ id }, { connection, documents, facts, manager }) => {
     const entry = writableEntry(connection, id);
     if (entry.deletedAt === null) adjustBeneath(connection.raw, entry.parentId, weightOf(entry), -1);
-    prepared(connection.raw, DROP_INDEX).run(entry.row);
+    facts.drop(entry);
     await manager.update(EntryEntity, { mergedInto: id }, { mergedInto: null });
     await manager.delete(EntryEntity, { id });
     documents.forget(id);

@@ -27,7 +27,8 @@ import { INDEXED } from '../entities/find.queries';
 import { WRONGLY_COUNTED } from './checkData.queries';
 import { checkHappenings } from './checkHappenings';
 import { checkPlaces } from './checkPlaces';
-import { foundText, foundTitle } from './facts';
+import { checkVocabulary } from './checkVocabulary';
+import { foundText, foundTitle } from './foundWords';
 
 /** Documents that are looked at together. */
 const AT_ONCE = 200;
@@ -71,7 +72,7 @@ export async function checkData(data: CheckedData): Promise<Disagreement[]> {
   for (const { id } of prepared(reader, WRONGLY_COUNTED).all() as { id: string }[]) {
     found.push({ pageId: id, what: 'The number of pages and sections beneath differs.' });
   }
-  found.push(...(await checkPlaces(manager)), ...(await checkHappenings(manager)));
+  found.push(...(await checkPlaces(manager)), ...(await checkHappenings(manager)), ...(await checkVocabulary(data)));
   return [...found, ...(await checkAlsoNamed(data, pages))];
 }
 

@@ -40,7 +40,6 @@ import {
 import { HELD_ELSEWHERE } from '../entities/block.queries';
 import { ADD_DOCUMENT, DOCUMENT, REMOVAL, UPDATES, WRITE_DOCUMENT } from '../entities/document.queries';
 import { PUT_ROW } from '../entities/fact.queries';
-import { DROP_INDEX } from '../entities/find.queries';
 import { notFound } from '../problem';
 import { changedBetween, linkedBetween } from './changedBetween';
 import { dayBeginning, rememberBeginning } from './dayBeginnings';
@@ -388,7 +387,7 @@ export class Documents {
   private async dropEntry(manager: EntityManager, id: string): Promise<void> {
     const present = await manager.findOneBy(EntryEntity, { id });
     if (!present) return;
-    prepared(this.database.writer, DROP_INDEX).run(present.row);
+    this.facts.drop(present);
     await manager.delete(EntryEntity, { id });
   }
 

@@ -1,20 +1,21 @@
 import {
   bodyFacts,
-  tagsIn,
   type BlockFact,
   type BodyFacts,
   type BodyJson,
   type LineFacts,
 } from '@glossarion/core/document';
-import { indexedWords } from '@glossarion/core/words';
-import { kindToken } from '@glossarion/core/kinds';
-import { tagToken } from '@glossarion/core/tags';
+import { textTally, WordCounts } from '@glossarion/core/find';
+import type { Tally } from '@glossarion/core/languages';
+import { accountOf } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import { GlossPlaceEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
-import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
-import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
+import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW, WORDS_OF } from '../entities/fact.queries';
+import { DROP_INDEX, INDEXED, WRITE_INDEX } from '../entities/find.queries';
+import { COUNT_WORD, DROP_WORD } from '../entities/vocabulary.queries';
+import { foundBeside, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { HOLDERS, type HolderKind } from './holders';
 
 const GLOSS_PLACES = GlossPlaceEntity.options.tableName!;
@@ -31,17 +32,31 @@ export interface FactsOf {
   indexed: string | null;
   /** The moment at which it was changed by somebody, if it was. */
   at?: string;
+  /** The index has nothing of it, and its words are not counted, whatever its facts say. */
+  isFoundAnew?: boolean;
+}
+
+/** What the index has of a row. */
+interface Indexed {
+  title: string;
+  body: string;
 }
 
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
   private listeners = new Set<(documentId: string) => void>();
+  private countListeners = new Set<(accountId: string, words: readonly string[]) => void>();
 
   constructor(private database: Pick<Database, 'writer'>) {}
 
   /** Calls `changed` within every transaction in which the facts of a document change. */
   onChange(changed: (documentId: string) => void): void {
     this.listeners.add(changed);
+  }
+
+  /** Calls `counted` within every transaction in which lines of an account come to hold words, or not any more. */
+  onCount(counted: (accountId: string, words: readonly string[]) => void): void {
+    this.countListeners.add(counted);
   }
 
   private run(sql: string, ...values: unknown[]): void {
@@ -76,16 +91,19 @@ export class FactWriter {
       holder.noteName(writer, of.id, of.indexed ?? '');
       holder.noteName(writer, of.id, title);
     }
-    const isFoundOtherwise = !previous || foundBy(facts) !== foundBy(previous) || of.indexed !== title;
-    if (of.row !== null && isFoundOtherwise) {
-      const found: string[] = [];
-      found.push(...indexedKinds(facts));
+    const { row, isFoundAnew = false } = of;
+    const isFoundOtherwise = isFoundAnew || !previous || isChanged || of.indexed !== title || isHeldOtherwise(facts, previous);
+    if (row !== null && isFoundOtherwise) {
+      const found = foundBeside(facts);
       for (const [index, block] of facts.blocks.entries()) {
-        const blockFound = indexedBlock(block);
-        if (blockFound !== '') found.push(blockFound);
+        found.push(foundLine(block));
         if (index % AT_ONCE === AT_ONCE - 1) yield;
       }
-      this.run(WRITE_INDEX, of.row, foundTitle(title, holder.otherNames(writer, of.id)), found.join(' '));
+      const before = isFoundAnew ? undefined : this.indexed(row);
+      const entry = { title: foundTitle(title, holder.otherNames(writer, of.id)), body: found.filter(Boolean).join(' ') };
+      if (before?.title !== entry.title || before.body !== entry.body) this.run(WRITE_INDEX, row, entry.title, entry.body);
+      yield;
+      this.count(of.id, before?.title ?? '', entry.title, isFoundAnew ? [] : (previous?.blocks ?? []), facts.blocks);
     }
     return facts;
   }
@@ -97,15 +115,61 @@ export class FactWriter {
   }
 
   /** Names of notebooks and sections are found too. */
-  writeName(row: number, name: string): void {
-    this.run(WRITE_INDEX, row, indexedWords(name), '');
+  writeName({ id, row }: Pick<FactsOf, 'id'> & { row: number }, name: string): void {
+    this.writeTitle(id, row, foundTitle(name, []));
   }
 
   /** Brings the index in line with a page's other names. */
   writeOtherNames(page: { row: number; id: string; name: string }): void {
-    const names = HOLDERS.page.otherNames(this.database.writer, page.id);
-    const { body } = prepared(this.database.writer, INDEXED).get(page.row) as { body: string };
-    this.run(WRITE_INDEX, page.row, foundTitle(page.name, names), body);
+    this.writeTitle(page.id, page.row, foundTitle(page.name, HOLDERS.page.otherNames(this.database.writer, page.id)));
+  }
+
+  private writeTitle(id: string, row: number, title: string): void {
+    const before = this.indexed(row);
+    this.run(WRITE_INDEX, row, title, before?.body ?? '');
+    this.count(id, before?.title ?? '', title, [], []);
+  }
+
+  /** Something is about to be gone for good: it is not found any more. */
+  drop({ id, row }: { id: string; row: number }): void {
+    const indexed = this.indexed(row);
+    const lines = prepared(this.database.writer, WORDS_OF).all(id) as Pick<BlockFact, 'words'>[];
+    this.run(DROP_INDEX, row);
+    this.count(id, indexed?.title ?? '', '', lines, []);
+  }
+
+  /** The names of what has no document are counted from what the index has of them. */
+  countName(id: string, row: number): void {
+    this.count(id, '', this.indexed(row)?.title ?? '', [], []);
+  }
+
+  /** Whether the index has anything of a row. */
+  isIndexed(row: number): boolean {
+    return this.indexed(row) !== undefined;
+  }
+
+  private indexed(row: number): Indexed | undefined {
+    return prepared(this.database.writer, INDEXED).get(row) as Indexed | undefined;
+  }
+
+  /** Counts the words of an entry's title and lines in the place of those it had. */
+  private count(id: string, titleBefore: string, title: string, before: Lines, lines: Lines): void {
+    const counts = new WordCounts();
+    if (titleBefore !== title) {
+      counts.title(titleBefore, -1);
+      counts.title(title, 1);
+    }
+    if (before.length > 0 || lines.length > 0) {
+      counts.text(wordsOfLines(before), wordsOfLines(lines), [tallyOf(before), tallyOf(lines)]);
+    }
+    const changes = counts.changes();
+    if (changes.length === 0) return;
+    const account = accountOf(this.database.writer, id)!;
+    for (const { word, language, stem, lines } of changes) {
+      this.run(COUNT_WORD, account, word, language, stem, lines);
+      if (lines < 0) this.run(DROP_WORD, account, word, language, stem);
+    }
+    for (const counted of this.countListeners) counted(account, changes.map(({ word }) => word));
   }
 
   /** A page is called so from now on, or not any more: what names it is looked for in the background. */
@@ -170,29 +234,18 @@ export class FactWriter {
 
 const keyOf = (row: object, order: string): unknown => (row as Record<string, unknown>)[order];
 
-/** The words by which a page's title is found: those of its other names too. */
-export const foundTitle = (title: string, otherNames: readonly string[]): string =>
-  indexedWords([title, ...otherNames].join('\n'));
+/** Whether a page is of other kinds or holds something else in its fields. */
+const isHeldOtherwise = (one: BodyFacts, other: BodyFacts): boolean =>
+  JSON.stringify([one.kinds, one.fieldValues]) !== JSON.stringify([other.kinds, other.fieldValues]);
 
-/** What decides by what a document is found. */
-const foundBy = ({ blocks, tags, kinds }: BodyFacts): string =>
-  JSON.stringify([blocks.map(({ words }) => words), tags.map(({ tag }) => tag), kinds]);
+type Lines = readonly (Pick<BlockFact, 'words'> & Partial<BlockFact>)[];
 
-/** The words by which a document's text is found, as the index knows them. */
-export const foundText = (facts: BodyFacts): string =>
-  [...indexedKinds(facts), ...facts.blocks.map(indexedBlock)].filter((found) => found !== '').join(' ');
+const tallies = new WeakMap<Lines, Tally>();
 
-const indexedKinds = ({ kinds }: BodyFacts): string[] => kinds.map(({ kind }) => kindToken(kind));
-
-const indexed = new WeakMap<BlockFact['node'], string>();
-
-/** A block that was not changed is the same object still, and its words are those it had. */
-function indexedBlock({ node, words }: BlockFact): string {
-  let known = indexed.get(node);
-  if (known === undefined) {
-    const tags = tagsIn(node).flatMap(({ tag }) => (tag === null ? [] : tagToken(tag)));
-    indexed.set(node, (known = [indexedWords(words), ...tags].filter((found) => found !== '').join(' ')));
-  }
+/** What lines say of their language; summed once as long as they are the same. */
+function tallyOf(lines: Lines): Tally {
+  let known = tallies.get(lines);
+  if (!known) tallies.set(lines, (known = textTally(wordsOfLines(lines))));
   return known;
 }
 

@@ -1,8 +1,16 @@
-import { In, type EntityManager } from 'typeorm';
+import { In, Not, type EntityManager } from 'typeorm';
 import { noLineFacts, type BlockFact, type BodyFacts, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import type { Database } from '../database/database';
 import { accountOf, ownView } from '../access';
-import { BlockEntity, DocumentEntity, FactsDueEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
+import {
+  BlockEntity,
+  DocumentEntity,
+  EntryEntity,
+  FactsDueEntity,
+  LINE_FACT_NAMES,
+  LINE_FACT_TABLES,
+  VocabularyEntity,
+} from '../entities';
 import type { FactWriter } from './facts';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -14,6 +22,7 @@ const AT_ONCE = 100;
  * is done at the next start; nobody is served before.
  */
 export async function bringFactsInLine(database: Database, facts: FactWriter): Promise<void> {
+  await countNames(database, facts);
   for (let isLeft = true; isLeft;) {
     isLeft = await database.writePiece(async (manager) => {
       const due = await manager.find(FactsDueEntity, { take: AT_ONCE });
@@ -22,6 +31,15 @@ export async function bringFactsInLine(database: Database, facts: FactWriter): P
       return due.length === AT_ONCE;
     });
   }
+}
+
+/** Counts the names of notebooks and sections where no words are known yet: those of pages come with their facts. */
+async function countNames(database: Database, facts: FactWriter): Promise<void> {
+  if (await database.manager.exists(VocabularyEntity)) return;
+  await database.write(async (manager) => {
+    const named = await manager.find(EntryEntity, { select: { id: true, row: true }, where: { kind: Not('page') } });
+    for (const { id, row } of named) facts.countName(id, row);
+  });
 }
 
 async function rewriteFacts(database: Database, manager: EntityManager, facts: FactWriter, id: string): Promise<void> {
@@ -33,7 +51,8 @@ async function rewriteFacts(database: Database, manager: EntityManager, facts: F
   if (!held) return;
   const body = JSON.parse(document.json) as BodyJson;
   const previous = await storedFacts(manager, id);
-  facts.write({ id, holder, row: held.row, indexed: held.title }, held.title, body, previous);
+  const isFoundAnew = held.row !== null && !facts.isIndexed(held.row);
+  facts.write({ id, holder, row: held.row, indexed: held.title, isFoundAnew }, held.title, body, previous);
 }
 
 /** What the tables of facts say of a document. */

@@ -98,7 +98,7 @@ export class ImportMaking {
         yield* this.makePage(entry, row, withBeside(body, yield* this.beside(entry)));
         this.report.pages += 1;
       } else {
-        this.facts.writeName(row, entry.name);
+        this.facts.writeName({ id: entry.id, row }, entry.name);
         this.report[entry.kind === 'notebook' ? 'notebooks' : 'sections'] += 1;
       }
       this.onMade(index);

@@ -152,7 +152,7 @@ export class Imports {
         return changed;
       });
     } catch (error) {
-      await clearImport(database, importId, () => tags.forget(accountId));
+      await clearImport(database, facts, importId, () => tags.forget(accountId));
       throw error;
     }
     database.importing.delete(importId);

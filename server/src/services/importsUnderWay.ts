@@ -1,9 +1,8 @@
 import { In } from 'typeorm';
 import { ownedBy, type Viewer } from '../access';
 import type { Database } from '../database/database';
-import { prepared } from '../sqlite/prepared';
 import { EntryEntity, ImportUnderWayEntity } from '../entities';
-import { DROP_INDEX } from '../entities/find.queries';
+import type { FactWriter } from './facts';
 import { dropTagsOfImport } from './tags';
 
 /** Entries that are taken out in one piece. */
@@ -24,6 +23,7 @@ export async function beginImport(database: Database, viewer: Viewer, id: string
  */
 export async function clearImport(
   database: Database,
+  facts: FactWriter,
   id: string,
   onDropped: () => void = () => undefined,
 ): Promise<void> {
@@ -31,13 +31,12 @@ export async function clearImport(
     isLeft = await database.writePiece(async (manager) => {
       // What stands in something was made after it, and goes before it.
       const rows = await manager.find(EntryEntity, {
-        select: { row: true },
+        select: { id: true, row: true },
         where: { importId: id },
         order: { row: 'DESC' },
         take: AT_ONCE,
       });
-      const unindex = prepared(database.writer, DROP_INDEX);
-      for (const { row } of rows) unindex.run(row);
+      for (const entry of rows) facts.drop(entry);
       await manager.delete(EntryEntity, { row: In(rows.map(({ row }) => row)) });
       if (rows.length === AT_ONCE) return true;
       await dropTagsOfImport(manager, id);
@@ -50,8 +49,8 @@ export async function clearImport(
 }
 
 /** Takes out what imports have left that were under way when the server ended. */
-export async function clearBrokenImports(database: Database): Promise<void> {
+export async function clearBrokenImports(database: Database, facts: FactWriter): Promise<void> {
   const broken = await database.manager.find(ImportUnderWayEntity);
   for (const { id } of broken) database.importing.add(id);
-  for (const { id } of broken) await clearImport(database, id);
+  for (const { id } of broken) await clearImport(database, facts, id);
 }

@@ -18,6 +18,7 @@ import { Entries } from './entries';
 import { FactWriter } from './facts';
 import { bringFactsInLine } from './factsDue';
 import { Find } from './find';
+import { Vocabularies } from './find/vocabularies';
 import { Glimpses } from './glimpses';
 import { Imports } from './imports';
 import { clearBrokenImports } from './importsUnderWay';
@@ -93,8 +94,8 @@ export interface Services {
 
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data, config.serverLimit);
-  await clearBrokenImports(database);
   const facts = new FactWriter(database);
+  await clearBrokenImports(database, facts);
   await bringFactsInLine(database, facts);
   const tags = new Tags(database, facts);
   const kinds = new Kinds(database);
@@ -106,7 +107,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const referring = new ReferringLines(database, entries);
   const lines = new ShownLines(database, facts);
   const documents = new Documents(database, facts, tags, new HappeningWriter(zones));
-  const find = new Find(database, entries, tags, kinds);
+  const find = new Find(database, entries, tags, kinds, new Vocabularies(database, facts), zones);
   const notices = new Notices();
   const pickables = new PickableNames(database, kinds);
   const script = new URL('./worker.mjs', import.meta.url);
@@ -138,7 +139,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     outline: new OutlineReader(database, entries),
     acts: new Acts(database, documents, facts, kinds),
     attachments: new Attachments(database, config, threads),
-    bin: new Bin(database, entries, documents),
+    bin: new Bin(database, entries, documents, facts, find),
     calendarFiles: new CalendarFiles(database, entries, tasks),
     desk: new DeskReader(database, entries, tasks, tray, zones),
     pages: new Pages(database, entries),

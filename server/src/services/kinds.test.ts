@@ -68,7 +68,7 @@ test('a made-up kind is stored, found by its words, and read as it was written',
   ]);
   expect((await ines.get(`/pages/${id}`)).body.body.content[0]).toEqual(measure);
   expect(indexedWords('38.5 mm')).toContain('38');
-  expect((await ines.get('/find?q=38.5')).body).toMatchObject([{ title: 'Bore' }]);
+  expect((await ines.get('/find?q=38.5')).body.findings).toMatchObject([{ title: 'Bore' }]);
   expect(await checkData(server.services.database)).toEqual([]);
   await server.stop();
 });

@@ -108,7 +108,7 @@ test('what comes in under an id that is in use gets one of its own, and leaves w
   const { remarks } = (await ines.post('/imports', { files }).expect(200)).body as ImportReport;
   expect(remarks).toEqual([{ path: 'New/Two.md', what: 'Its id is in use already; it came in under another.' }]);
   expect((await ines.get(`/pages/${id}`)).body.title).toBe('Budget');
-  expect((await ines.get('/find?q=helping')).body[0].title).toBe('Two');
+  expect((await ines.get('/find?q=helping')).body.findings[0].title).toBe('Two');
 });
 
 test('an import that fails halfway leaves nothing', async () => {
@@ -148,7 +148,7 @@ test('renaming touches one page, and every link shows the new title', async () =
   expect(page.targets[0].title).toBe('Sluice gate no. 2');
   expect(page.changedAt).toBe(before);
   expect(await idOf('Sluice gate no. 2')).toBe(id);
-  expect((await ines.get('/find?q=gate%20no')).body[0].id).toBe(id);
+  expect((await ines.get('/find?q=gate%20no')).body.findings[0].id).toBe(id);
   expect(await disagreements()).toEqual([]);
 });
 
@@ -175,7 +175,7 @@ test('finding folds accents and scripts, marks the words, and leaves out what is
     expect(found[0]!.linePieces.some((piece) => piece.isMarked)).toBe(true);
   }
   await act({ do: 'bin', id: await idOf('Budget') });
-  expect((await ines.get('/find?q=oak')).body).toEqual([]);
+  expect((await ines.get('/find?q=oak')).body.findings).toEqual([]);
   expect((await ines.get('/names?q=sluce')).body[0].title).toBe('Sluice gate');
 });
 

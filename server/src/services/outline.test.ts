@@ -106,7 +106,7 @@ test('seasons fold away at the end, are carried by what is beneath, and the plac
   expect((await groups())[1].roots.map((root: Listed) => root.name)).toEqual(['Gate']);
   const [target] = (await ines.get(`/targets?ids=${pintle}`)).body;
   expect(target).toMatchObject({ state: 'aside', season: 'aside', title: 'Pintle' });
-  expect((await ines.get('/find?q=belongs')).body[0].title).toBe('Pintle');
+  expect((await ines.get('/find?q=belongs')).body.findings[0].title).toBe('Pintle');
   await act(...undo);
   expect(await lines()).toEqual(START);
 });

@@ -13,7 +13,7 @@ import {
   writeBody,
   type NodeJson,
 } from '@glossarion/core/document';
-import type { Finding } from '@glossarion/core/find';
+import type { Found } from '@glossarion/core/find';
 import type { Target } from '@glossarion/core/links';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from './checkData';
@@ -64,7 +64,7 @@ async function lines(id: string, who = ines): Promise<string[]> {
 }
 
 const found = async (words: string): Promise<string[]> =>
-  ((await ines.get(`/find?q=${encodeURIComponent(words)}`)).body as Finding[]).map(({ title }) => title).sort();
+  ((await ines.get(`/find?q=${encodeURIComponent(words)}`)).body as Found).findings.map(({ title }) => title).sort();
 
 /** A window on a page, in which lines are added while it is apart from the server, and sent when it wants. */
 async function windowOn(id: string, who = ines) {
@@ -135,8 +135,8 @@ test('a tag is renamed by its row alone: lines show the new name, and are found 
   expect(await found('ironwork ')).toEqual(['Gate', 'Smith']);
   expect(await found('iron ')).toEqual([]);
   expect(await found('wrough')).toEqual(['Gate']);
-  const [finding] = (await ines.get('/find?q=ironwork%20wrought')).body as Finding[];
-  expect(finding!.linePieces.filter(({ isMarked }) => isMarked).map((piece) => piece.text)).toEqual([
+  const [finding] = ((await ines.get('/find?q=ironwork%20wrought')).body as Found).findings;
+  expect(finding!.lines[0]!.pieces.filter(({ isMarked }) => isMarked).map((piece) => piece.text)).toEqual([
     'ironwork',
     'wrought',
   ]);

@@ -1,7 +1,7 @@
 import type { Act } from '@glossarion/core/acts';
 import { block, newId, pageLink, text, type BodyJson, type NodeJson } from '@glossarion/core/document';
 import { addDays, periodId } from '@glossarion/core/journal';
-import type { Finding } from '@glossarion/core/find';
+import type { Found } from '@glossarion/core/find';
 import type { EntryInfo } from '@glossarion/core/outline';
 import type { Tray } from '@glossarion/core/tray';
 import { make } from '../testing/trespassing/people';
@@ -52,7 +52,7 @@ test('what was caught arrives once, waits in the order of its moments, and count
   // It stands in no notebook, among no recent pages and no contents, and is found.
   expect((await get<unknown[]>('/notebooks')).length).toBe(1);
   expect((await get<{ id: string }[]>('/recent')).map(({ id }) => id)).not.toContain(early.id);
-  const found = await get<Finding[]>('/find?q=hessian ');
+  const found = (await get<Found>('/find?q=hessian ')).findings;
   expect(found.map(({ id, standsIn }) => [id, standsIn])).toEqual([[early.id, 'tray']]);
   // A clock that goes fast catches nothing in time to come.
   const fast = jot([line('Tomorrow’s')], addDays(today, 3));
@@ -84,7 +84,7 @@ test('filed to a page or beneath its heading, its lines keep their ids and links
   expect(await get(`/blocks/${caught}`)).toEqual({ pageId: gate, blockId: caught });
   const [target] = await get<{ title: string }[]>(`/targets?ids=${one.id}`);
   expect(target!.title).toBe('Gate');
-  expect((await get<Finding[]>('/find?q=hessian ')).map(({ id }) => id)).toEqual([gate]);
+  expect((await get<Found>('/find?q=hessian ')).findings.map(({ id }) => id)).toEqual([gate]);
   // Emptied, it is nothing to be brought back.
   expect(await get('/bin')).toEqual([]);
   expect((await ines.post('/acts', { acts: [{ do: 'file', id: one.id, toId: gate, at: 'end' }] })).status).toBe(409);

@@ -40,7 +40,7 @@ export async function judge(
 
 /** Where what is looked for stands among what was found, the first at 1; null when it was not found. */
 async function placeOf(services: Services, viewer: Viewer, { typed, find }: LabelledSearch): Promise<number | null> {
-  const found = await services.find.find(viewer, typed);
+  const { findings: found } = await services.find.find(viewer, typed);
   for (const [index, finding] of found.entries()) {
     const isFound = 'page' in find ? finding.title === find.page : await holds(services, viewer, finding, find.line);
     if (isFound) return index + 1;

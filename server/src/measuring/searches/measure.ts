@@ -1,6 +1,5 @@
 import path from 'node:path';
 import { indexedWords } from '@glossarion/core/words';
-import { newId } from '@glossarion/core/document';
 import { localDay } from '@glossarion/core/journal';
 import { ownView, type Viewer } from '../../access';
 import type { Services } from '../../services';
@@ -31,17 +30,33 @@ function writtenWords(today: string): string[] {
   return [...counts.keys()].sort((one, other) => counts.get(other)! - counts.get(one)!);
 }
 
+/** The account of the pages that are searched in among many. */
+const MANY = 'Searches among many';
+
 /** Tries the labelled searches in the demo's notes, and in pages of many languages among ten thousand others. */
 export async function measureSearches(services: Services): Promise<void> {
-  const today = localDay(new Date());
-  await makeDemo(services, NOTES, today, false);
-  const demo = ownView((await services.accounts.byName(DEMO_NAME))!.id);
+  const { demo, many } = await searchedAccounts(services);
   await sayJudged(services, demo, 'searches in the demo', SEARCHES_IN_DEMO);
-  const { id } = await services.accounts.make(`Searches ${newId()}`, 'made for measuring');
-  const many = ownView(id);
-  await services.imports.take(many, madeNotes({ pages: AROUND, words: writtenWords(today) }));
-  await services.imports.take(many, PAGES_ELSEWHERE);
   await sayJudged(services, many, `searches among ${AROUND} pages`, SEARCHES_IN_MANY);
+}
+
+/** The accounts that are searched in; made where they are not there yet. */
+async function searchedAccounts(services: Services): Promise<{ demo: Viewer; many: Viewer }> {
+  const today = localDay(new Date());
+  const viewerOf = async (name: string) => {
+    const account = await services.accounts.byName(name);
+    return account && ownView(account.id);
+  };
+  if (!(await viewerOf(DEMO_NAME))) await makeDemo(services, NOTES, today, false);
+  const demo = (await viewerOf(DEMO_NAME))!;
+  let many = await viewerOf(MANY);
+  if (!many) {
+    const { id } = await services.accounts.make(MANY, 'made for measuring');
+    many = ownView(id);
+    await services.imports.take(many, madeNotes({ pages: AROUND, words: writtenWords(today) }));
+    await services.imports.take(many, PAGES_ELSEWHERE);
+  }
+  return { demo, many };
 }
 
 async function sayJudged(

@@ -1,35 +1,15 @@
-import type { FindQuery } from './query';
-import { foldWords, isPlain, wordsIn } from '../words/words';
+import { heldWords } from './fits';
+import type { WantedWord } from './wanted';
 
-/** A piece of shown text; `isMarked` where it is a word that was looked for. */
+/** A piece of shown text; `isMarked` where it is a word that was looked for, or stands for one. */
 export interface MarkedPiece {
   text: string;
   isMarked: boolean;
 }
 
-const fits = (word: string, query: FindQuery): boolean =>
-  query.words.includes(word) || (query.beginning !== null && word.startsWith(query.beginning));
-
-/** Whether a plain text may hold a word of the query: seeing that costs much less than taking the text apart. */
-function mayFit(text: string, { words, beginning }: FindQuery): boolean {
-  const folded = foldWords(text);
-  return words.some((word) => folded.includes(word)) || (beginning !== null && folded.includes(beginning));
-}
-
-/** How many different words of the query a text holds. */
-export function countFits(text: string, query: FindQuery): number {
-  if (isPlain(text) && !mayFit(text, query)) return 0;
-  const found = new Set<string>();
-  for (const { word } of wordsIn(text)) {
-    if (query.words.includes(word)) found.add(word);
-    else if (query.beginning !== null && word.startsWith(query.beginning)) found.add('');
-  }
-  return found.size;
-}
-
-/** Cuts a text into pieces with the words that were looked for marked, keeping about `length` characters around them. */
-export function markWords(text: string, query: FindQuery, length = 160): MarkedPiece[] {
-  const hits = wordsIn(text).filter((each) => fits(each.word, query));
+/** Cuts a text into pieces with what is looked for marked, keeping about `length` characters around the first of it. */
+export function markWords(text: string, wanted: readonly WantedWord[], length = 160): MarkedPiece[] {
+  const hits = heldWords(text, wanted);
   const [from, to] = excerptAround(text, hits[0]?.start ?? 0, length);
   const pieces: MarkedPiece[] = [];
   const push = (piece: string, isMarked: boolean) => {

@@ -1,0 +1,106 @@
+import { languageOfLine, leadingIn, scriptOf, sumOf, tallyOf, type Language, type Leading, type Script, type Tally } from '../languages';
+import { wordsIn } from '../words';
+
+/** The words of a line as they are counted. */
+export interface LineWords {
+  /** Each folded word once, with how it is written in lower case. */
+  words: ReadonlyMap<string, string>;
+  /** What the line says of its language. */
+  tally: Tally;
+}
+
+/** A word as a vocabulary knows it: folded, with the language and the stem that it has in a line; both may be empty. */
+export interface CountedWord {
+  word: string;
+  language: string;
+  stem: string;
+}
+
+/** By how much the number of lines that hold a word changes. */
+export interface CountChange extends CountedWord {
+  lines: number;
+}
+
+/** The words of a line of text, title or name. */
+export function lineWords(text: string): LineWords {
+  const found = wordsIn(text);
+  const words = new Map<string, string>();
+  for (const { word, start, end } of found) {
+    if (!words.has(word)) words.set(word, text.slice(start, end).toLowerCase());
+  }
+  const folded = found.map(({ word }) => word);
+  return { words, tally: tallyOf(text, folded) };
+}
+
+/** The languages that somebody writes; which they are is seen by the words as long as they have not said it. */
+const WRITTEN: readonly string[] = [];
+
+/** What all lines of a text say of its languages. */
+export const textTally = (lines: readonly LineWords[]): Tally => sumOf(lines.map(({ tally }) => tally));
+
+const spokenBy = (text: Tally): Leading => leadingIn(text, WRITTEN);
+
+const isSameLeading = (one: Leading, other: Leading): boolean =>
+  one.size === other.size && [...one].every(([script, language]) => other.get(script) === language);
+
+/** Counts how many lines of texts hold each word, and by how much that changes. */
+export class WordCounts {
+  private counts = new Map<string, CountChange>();
+
+  /** A title or name, which is a text by itself. */
+  title(folded: string, lines: 1 | -1): void {
+    const line = lineWords(folded);
+    if (line.words.size > 0) this.add([line], spokenBy(line.tally), lines);
+  }
+
+  /** The lines of one text in the place of what it said before. What did not change is the same object in both. */
+  text(before: readonly LineWords[], after: readonly LineWords[], tallies = [textTally(before), textTally(after)]): void {
+    const [was, is] = tallies.map(spokenBy) as [Leading, Leading];
+    const isAlike = isSameLeading(was, is);
+    this.add(isAlike ? without(before, after) : before, was, -1);
+    this.add(isAlike ? without(after, before) : after, is, 1);
+  }
+
+  private add(lines: readonly LineWords[], around: Leading, by: 1 | -1): void {
+    for (const { words, tally } of lines) {
+      const languages = new Map<Script, Language>();
+      for (const [word, written] of words) {
+        const script = scriptOf(word);
+        let language: Language | undefined;
+        if (script) {
+          language = languages.get(script) ?? languageOfLine(script, tally, around, WRITTEN);
+          languages.set(script, language);
+        }
+        const counted = { word, language: language?.code ?? '', stem: language ? stemOf(language, written) : '' };
+        const key = `${counted.word} ${counted.language} ${counted.stem}`;
+        const known = this.counts.get(key);
+        if (known) known.lines += by;
+        else this.counts.set(key, { ...counted, lines: by });
+      }
+    }
+  }
+
+  /** The words that other lines hold than before. */
+  changes(): CountChange[] {
+    return [...this.counts.values()].filter(({ lines }) => lines !== 0);
+  }
+}
+
+const without = (lines: readonly LineWords[], others: readonly LineWords[]): readonly LineWords[] => {
+  const left = new Set(others);
+  return lines.filter((line) => !left.has(line));
+};
+
+/** Stems are kept by so many words. */
+const KEPT = 50_000;
+const stems = new Map<string, string>();
+
+function stemOf({ code, stem }: Language, written: string): string {
+  const key = `${code} ${written}`;
+  let known = stems.get(key);
+  if (known === undefined) {
+    if (stems.size >= KEPT) stems.clear();
+    stems.set(key, (known = stem(written)));
+  }
+  return known;
+}

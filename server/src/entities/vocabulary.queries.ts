@@ -1,0 +1,18 @@
+/** By hand: words are counted at every key, and looked up by the dozen for one search. */
+
+export const COUNT_WORD = `
+  INSERT INTO vocabulary (ownerId, word, language, stem, lines) VALUES (?, ?, ?, ?, ?)
+  ON CONFLICT DO UPDATE SET lines = lines + excluded.lines`;
+export const DROP_WORD = 'DELETE FROM vocabulary WHERE ownerId = ? AND word = ? AND language = ? AND stem = ? AND lines <= 0';
+
+/** All words of an account, each with how many lines hold it. */
+export const WORDS = 'SELECT v.word, SUM(v.lines) AS lines FROM vocabulary v WHERE OWN(v) GROUP BY v.word';
+
+/** What is known of one word. */
+export const WORD = 'SELECT v.language, v.stem, v.lines FROM vocabulary v WHERE OWN(v) AND v.word = @word';
+
+/** The words that have one of these stems, given as languages and stems in turn; those in most lines first. */
+export const FORMS = `
+  SELECT v.word, SUM(v.lines) AS lines FROM json_each(@stems) asked
+  CROSS JOIN vocabulary v ON v.language = asked.value ->> 0 AND v.stem = asked.value ->> 1
+  WHERE OWN(v) GROUP BY v.word ORDER BY lines DESC LIMIT @limit`;

@@ -1,0 +1,37 @@
+import { WordCounts, type CountChange } from '@glossarion/core/find';
+import { accountOf, ownedBy, ownView } from '../access';
+import { AccountEntity, BlockEntity, EntryEntity, VocabularyEntity, type Entry } from '../entities';
+import { INDEXED } from '../entities/find.queries';
+import { prepared } from '../sqlite/prepared';
+import type { CheckedData, Disagreement } from './checkData';
+import { wordsOfLines } from './foundWords';
+
+/** Counts all words anew and compares them with the vocabulary of each account; what an import has brought counts too. */
+export async function checkVocabulary({ manager, reader }: CheckedData): Promise<Disagreement[]> {
+  const counts = new Map<string, WordCounts>();
+  const entries = await manager.find(EntryEntity, { select: { id: true, row: true } });
+  for (const { id, row } of entries) await countEntry({ id, row });
+  const counted = [...counts].flatMap(([account, each]) => each.changes().map((change) => said(account, change)));
+  const stored: string[] = [];
+  for (const { id } of await manager.find(AccountEntity, { select: { id: true } })) {
+    const words = await manager.findBy(VocabularyEntity, ownedBy(ownView(id)));
+    stored.push(...words.map((word) => said(id, word)));
+  }
+  const known = new Set(stored);
+  const missing = counted.filter((each) => !known.delete(each));
+  return [...missing, ...known].slice(0, 20).map((each) => ({
+    pageId: (JSON.parse(each) as string[])[0]!,
+    what: `The count of a word differs: ${each}.`,
+  }));
+
+  async function countEntry({ id, row }: Pick<Entry, 'id' | 'row'>): Promise<void> {
+    const account = accountOf(reader, id)!;
+    let own = counts.get(account);
+    if (!own) counts.set(account, (own = new WordCounts()));
+    own.title((prepared(reader, INDEXED).get(row) as { title: string } | undefined)?.title ?? '', 1);
+    own.text([], wordsOfLines((await manager.find(BlockEntity, { where: { documentId: id } })).map(({ words }) => ({ words }))));
+  }
+}
+
+const said = (account: string, { word, language, stem, lines }: CountChange): string =>
+  JSON.stringify([account, word, language, stem, lines]);

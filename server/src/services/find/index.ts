@@ -1,0 +1,265 @@
+import { momentsOf } from '@glossarion/core/journal';
+import {
+  fitOf,
+  HOW,
+  joinedFit,
+  markWords,
+  slipsOf,
+  wantedOf,
+  wantedWords,
+  worthOf,
+  isWantedTogether,
+  type Finding,
+  type Fit,
+  type Found,
+  type KnownWords,
+  type Remark,
+  type Wanted,
+  type WantedWord,
+} from '@glossarion/core/find';
+import { leavesOf, readQueryLine, type Asked, type AskedFilter } from '@glossarion/core/find/query';
+import { shownWords, type NodeJson } from '@glossarion/core/document';
+import type { Target } from '@glossarion/core/links';
+import { foldWords, indexedWords, wordsIn } from '@glossarion/core/words';
+import type { Viewer, ViewerConnection } from '../../access';
+import type { Database } from '../../database/database';
+import { FOUND, type FindOrder } from '../../entities/find.queries';
+import { WHOLE_LINES } from '../../entities/link.queries';
+import type { Entries, EntryReader } from '../entries';
+import type { Kinds } from '../kinds';
+import { otherNamesOf } from '../otherNames';
+import type { Tags } from '../tags';
+import type { Zones } from '../zones';
+import type { Condition, FilterContext } from './filters';
+import { knownWords } from './known';
+import { fittingLines, type FittingLines } from './lines';
+import { Names } from './names';
+import { understand } from './understood';
+import type { Vocabularies } from './vocabularies';
+import { whereOf } from './where';
+
+/** How many pages are shown at once, and how many are looked at for the best. */
+const SHOWN = 24;
+const CONSIDERED = 60;
+/** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
+const SHORT = 3;
+/** With fewer pages than this, words that were mistyped are looked for too. */
+const FEW = 6;
+/** A day in milliseconds. */
+const DAY = 86_400_000;
+
+/** A row that holds what is looked for. */
+interface FoundRow {
+  id: string;
+  name: string;
+  kind: string;
+  changedAt: string;
+  fit: number;
+  visitedAt: string | null;
+}
+
+/** A query as it is asked: what is looked for, and what its filters come to. */
+interface Query {
+  wanted: Wanted;
+  conditions: ReadonlyMap<AskedFilter, Condition>;
+  remarks: Remark[];
+}
+
+/** A page that was found, before it is known how it is shown. */
+interface Ranked {
+  row: FoundRow;
+  target: Target;
+  lines: FittingLines;
+  worth: number;
+}
+
+/** Finding by words, and by name. */
+export class Find {
+  readonly names: Names;
+
+  constructor(
+    private database: Database,
+    private entries: Entries,
+    private tags: Tags,
+    private kinds: Kinds,
+    private vocabularies: Vocabularies,
+    private zones: Zones,
+  ) {
+    this.names = new Names(database, entries, kinds);
+  }
+
+  /** Pages, sections and notebooks whose name is like what was typed. */
+  byName(viewer: Viewer, typed: string, limit: number): Promise<Target[]> {
+    return this.names.byName(viewer, typed, limit);
+  }
+
+  /** What a query line finds, best first. */
+  async find(viewer: Viewer, typed: string): Promise<Found> {
+    const nothing: Found = { findings: [], also: [], remarks: [], isMore: false };
+    const asked = readQueryLine(typed);
+    if (asked === null) return nothing;
+    const connection = this.database.reading(viewer);
+    const tags = this.tags.tree(connection);
+    const known = knownWords(connection, this.vocabularies, tags, await this.kinds.tree(viewer));
+    const query = await this.query(viewer, asked, known);
+    if (!query) return nothing;
+    const reader = this.entries.reader(viewer);
+    const ranked = search(connection, reader, query, SHOWN + 1);
+    if (ranked.length < FEW) {
+      const have = new Set(ranked.map(({ target }) => target.id));
+      const mistyped = { ...query, wanted: withSlips(query.wanted, known) };
+      const others = search(connection, reader, mistyped, SHOWN + 1);
+      ranked.push(...others.filter(({ target }) => !have.has(target.id)));
+      query.wanted = mistyped.wanted;
+    }
+    const words = wantedWords(query.wanted);
+    const findings = shown(connection, reader, ranked.slice(0, SHOWN), words);
+    return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > SHOWN };
+  }
+
+  /** The ids of all that a query line finds in the bin or out of it, best first. */
+  async idsOf(viewer: Viewer, typed: string, limit: number): Promise<string[] | null> {
+    const asked = readQueryLine(typed);
+    if (asked === null) return null;
+    const connection = this.database.reading(viewer);
+    const known = knownWords(connection, this.vocabularies, this.tags.tree(connection), await this.kinds.tree(viewer));
+    const query = await this.query(viewer, asked, known);
+    return query && rowsOf(connection, query, 'ranked', limit).map(({ id }) => id);
+  }
+
+  private async query(viewer: Viewer, asked: Asked, known: KnownWords): Promise<Query | null> {
+    const hasFilters = leavesOf(asked).some(({ is }) => is === 'filter');
+    const understood = hasFilters
+      ? understand(asked, await this.filterContext(viewer))
+      : { asked, conditions: new Map<AskedFilter, Condition>(), remarks: [] };
+    const wanted = wantedOf(understood.asked, known);
+    return wanted && { wanted, conditions: understood.conditions, remarks: understood.remarks };
+  }
+
+  private async filterContext(viewer: Viewer): Promise<FilterContext> {
+    const [index, zone] = [await this.names.namesOf(viewer), await this.zones.of(viewer)];
+    const reader = this.entries.reader(viewer);
+    return {
+      tags: this.tags.tree(this.database.reading(viewer)),
+      kinds: await this.kinds.tree(viewer),
+      named: (name) => {
+        const like = reader.targets(index.search(name, 24));
+        const wanted = foldWords(name.trim());
+        const exact = like.filter(({ title }) => foldWords(title) === wanted);
+        return exact.length > 0 ? exact : like.filter(({ title }) => foldWords(title).startsWith(wanted)).slice(0, 1);
+      },
+      reading: { today: await this.zones.dayOf(viewer), order: 'day first', weekBegins: 1 },
+      momentsOf: (day) => momentsOf(day, zone),
+    };
+  }
+
+  /** Keeps the names in line with what was changed. */
+  note(accountId: string, id: string): void {
+    this.names.note(accountId, id);
+  }
+
+  forget(accountId: string): void {
+    this.names.forget(accountId);
+  }
+}
+
+/** The same with words that may have been meant, for those that are words and not said to be exact. */
+function withSlips(wanted: Wanted, known: KnownWords): Wanted {
+  if (wanted.is === 'word') {
+    if (wanted.word.includes(' ')) return wanted;
+    return { ...wanted, readings: [...wanted.readings, ...slipsOf(wanted.word, wanted.isBeginning, known)] };
+  }
+  return isWantedTogether(wanted) ? { ...wanted, parts: wanted.parts.map((part) => withSlips(part, known)) } : wanted;
+}
+
+function rowsOf(connection: ViewerConnection, query: Query, by: FindOrder, limit: number, within = ''): FoundRow[] {
+  const { match, condition, values } = whereOf(query.wanted, query.conditions);
+  if (match === null) return connection.all<FoundRow>(FOUND('changed', condition), { ...values, limit });
+  const asked = { ...values, match: within ? `${within} : ${match}` : match, limit };
+  return connection.all<FoundRow>(FOUND(by, condition), asked);
+}
+
+/** Rows that may be the best: of short queries those that are called so first, since they hold in too many texts. */
+function candidates(connection: ViewerConnection, query: Query, words: readonly WantedWord[]): FoundRow[] {
+  const letters = words.reduce((sum, { word }) => sum + word.length, 0);
+  if (letters >= SHORT || words.length === 0) return rowsOf(connection, query, 'ranked', CONSIDERED);
+  const titled = rowsOf(connection, query, 'newest', CONSIDERED, 'title');
+  if (titled.length >= SHOWN) return titled;
+  const have = new Set(titled.map(({ id }) => id));
+  return [...titled, ...rowsOf(connection, query, 'newest', CONSIDERED).filter(({ id }) => !have.has(id))];
+}
+
+/** The pages that a query finds, best first, at most so many. */
+function search(connection: ViewerConnection, reader: EntryReader, query: Query, limit: number): Ranked[] {
+  const words = wantedWords(query.wanted);
+  const rows = candidates(connection, query, words);
+  const isBinAsked = [...query.conditions.keys()].some(({ value }) => value.toLowerCase() === 'bin');
+  const targets = isBinAsked ? reader.targets(rows.map(({ id }) => id)) : reader.present(rows.map(({ id }) => id));
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  const best = Math.min(...rows.map(({ fit }) => fit), -1e-9);
+  const now = Date.now();
+  const typed = words.map(({ word }) => word).join(' ');
+  return targets
+    .map((target): Ranked => {
+      const row = byId.get(target.id)!;
+      const names = [target.title, ...otherNamesOf(connection.raw, target.id)];
+      const title = fitOf(names.join('\n'), new Set(), words);
+      const lines = target.kind === 'page' ? fittingLines(connection, target.id, words) : { lines: [], all: null };
+      const worth = worthOf({
+        title,
+        line: lines.lines[0]?.fit ?? null,
+        page: heldSomewhere(joinedFit([title, ...(lines.all ? [lines.all] : [])], HOW), query.wanted),
+        isNamedSo: typed !== '' && names.some((name) => indexedWords(name) === typed),
+        relevance: row.fit / best,
+        days: Math.max(0, now - Math.max(Date.parse(row.changedAt), Date.parse(row.visitedAt ?? row.changedAt))) / DAY,
+      });
+      return { row, target, lines, worth };
+    })
+    .sort((one, other) => other.worth - one.worth)
+    .slice(0, limit);
+}
+
+/** What the index has of a page is held by what stands beside its lines, where no line and no title holds it. */
+const heldSomewhere = (fit: Fit, wanted: Wanted): Fit =>
+  wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named');
+
+/** What was found as it is shown. */
+function shown(
+  connection: ViewerConnection,
+  reader: EntryReader,
+  ranked: readonly Ranked[],
+  words: readonly WantedWord[],
+): Finding[] {
+  const asked = ranked.flatMap(({ target, lines }) => lines.lines.map(({ id }) => [target.id, id]));
+  const rows = connection.all<{ place: number; node: string }>(WHOLE_LINES, { asked: JSON.stringify(asked) });
+  const titleOf = (linked: string) => reader.target(linked).title;
+  const read = new Map(
+    rows.map(({ place, node }) => [asked[place]![1]!, shownWords(JSON.parse(node) as NodeJson, titleOf)]),
+  );
+  return ranked.map(({ row, target, lines }) => ({
+    ...target,
+    titlePieces: markWords(target.title, words, 200),
+    blockId: lines.lines[0]?.id ?? null,
+    lines: lines.lines.map(({ id }) => ({ blockId: id, pieces: markWords(read.get(id) ?? '', words) })),
+    changedAt: row.changedAt,
+  }));
+}
+
+/** The most words that are said to have been taken for what was typed. */
+const SAID = 6;
+
+/** Words that are marked though they are not what was typed, as they are written. */
+function alsoIn(findings: readonly Finding[], words: readonly WantedWord[]): string[] {
+  const also = new Map<string, string>();
+  const marked = findings.flatMap(({ titlePieces, lines }) => [...titlePieces, ...lines.flatMap(({ pieces }) => pieces)]);
+  for (const { text, isMarked } of marked) {
+    if (!isMarked || also.size >= SAID) continue;
+    for (const { word } of wordsIn(text)) {
+      const isTyped = words.some(({ word: typed, isBeginning, readings }) =>
+        readings[0]!.terms.some((term) => (isBeginning ? word.startsWith(term) : word === term)) || typed === word,
+      );
+      if (!isTyped && !also.has(word)) also.set(word, text.toLowerCase());
+    }
+  }
+  return [...also.values()];
+}

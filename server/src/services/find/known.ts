@@ -1,0 +1,46 @@
+import type { KnownWords } from '@glossarion/core/find';
+import { kindToken, type KindTree } from '@glossarion/core/kinds';
+import { linkToken } from '@glossarion/core/links';
+import { tagToken, type TagTree } from '@glossarion/core/tags';
+import { foldWords } from '@glossarion/core/words';
+import type { ViewerConnection } from '../../access';
+import { NAMED_AND_LINKED } from '../../entities/find.queries';
+import type { Vocabularies } from './vocabularies';
+
+/** The most tags that a word is taken to name, and to begin to name. */
+const TAGS_NAMED = 24;
+const TAGS_BEGUN = 3;
+/** The most pages that a word is taken to name, and of how many these are the ones that most link to. */
+const PAGES_NAMED = 64;
+const PAGES_CONSIDERED = 512;
+/** Beginnings of fewer letters than this begin too many names. */
+const SHORT = 3;
+
+/** What a viewer's notes say of words, and what these name: tags, kinds, choices of fields, pages that are linked. */
+export function knownWords(
+  connection: ViewerConnection,
+  vocabularies: Vocabularies,
+  tags: TagTree,
+  kinds: KindTree,
+): KnownWords {
+  const choices = kinds.everything().fields.flatMap((field) => field.choices);
+  const pagesNamed = (match: string) =>
+    connection.all<{ id: string }>(NAMED_AND_LINKED, { match, considered: PAGES_CONSIDERED, limit: PAGES_NAMED });
+  return {
+    vocabulary: vocabularies.of(connection),
+    formsOf: (word) => vocabularies.formsOf(connection, word),
+    namedBy: (word, isBeginning) => {
+      const isShort = isBeginning && word.length < SHORT;
+      const named = tags.named(word, TAGS_NAMED, isBeginning && !isShort ? TAGS_BEGUN : 0).map(tagToken);
+      if (isShort) return named;
+      const fits = (each: string) => (isBeginning ? each.startsWith(word) : each === word);
+      const chosen = choices.filter(({ name }) => foldWords(name).split(/[^\p{L}\p{N}]+/u).some(fits));
+      return [
+        ...named,
+        ...kinds.calledBy(word, isBeginning).map(kindToken),
+        ...chosen.map(({ id }) => linkToken(id)),
+        ...pagesNamed(`title : "${word}"${isBeginning ? ' *' : ''}`).map(({ id }) => linkToken(id)),
+      ];
+    },
+  };
+}

@@ -1,0 +1,68 @@
+import { countOf, fitOf, joinedFit, HOW, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
+import { linkToken } from '@glossarion/core/links';
+import { tagToken } from '@glossarion/core/tags';
+import type { ViewerConnection } from '../../access';
+import { LINES_TO_FIND } from '../../entities/block.queries';
+import { HELD_BY_LINES } from '../../entities/find.queries';
+
+/** The most lines of a page that are shown. */
+export const LINES_SHOWN = 3;
+
+/** A line that holds some of what is looked for. */
+export interface FittingLine {
+  id: string;
+  fit: Fit;
+}
+
+/** How the lines of a document fit: the best of them, and all of them together. */
+export interface FittingLines {
+  lines: FittingLine[];
+  all: Fit | null;
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** By line, the tokens of the tags and links that are looked for. */
+function tokensBy(connection: ViewerConnection, documentId: string, wanted: readonly WantedWord[]) {
+  const named = new Set(
+    wanted.flatMap(({ readings }) => readings.flatMap(({ how, terms }) => (how === 'named' ? terms : []))),
+  );
+  const tokens = new Map<string, Set<string>>();
+  if (named.size === 0) return tokens;
+  const rows = connection.all<{ blockId: string; id: string; what: string }>(HELD_BY_LINES, { documentId });
+  for (const { blockId, id, what } of rows) {
+    const token = what === 'tag' ? tagToken(id) : linkToken(id);
+    if (!named.has(token)) continue;
+    const own = tokens.get(blockId);
+    if (own) own.add(token);
+    else tokens.set(blockId, new Set([token]));
+  }
+  return tokens;
+}
+
+/** The lines of a document that hold what is looked for, the one that holds most first. */
+export function fittingLines(
+  connection: ViewerConnection,
+  documentId: string,
+  wanted: readonly WantedWord[],
+): FittingLines {
+  const tokens = tokensBy(connection, documentId, wanted);
+  const fits: (FittingLine & { weight: number })[] = [];
+  const rows = connection.each<{ id: string; words: string }>(LINES_TO_FIND, {
+    documentId,
+    withWordless: Number(tokens.size > 0),
+  });
+  let whole = 0;
+  for (const { id, words } of rows) {
+    const fit = fitOf(words, tokens.get(id) ?? NONE, wanted);
+    const count = countOf(fit);
+    if (count === 0) continue;
+    // All words in one line are worth more than any part of them.
+    fits.push({ id, fit, weight: weightOf(fit) + (count === wanted.length ? wanted.length : 0) });
+    if (fit.every((how) => how === 'exact') && (whole += 1) >= LINES_SHOWN) break;
+  }
+  const best = fits.sort((one, other) => other.weight - one.weight).slice(0, LINES_SHOWN);
+  // A line that holds less than the best adds nothing where that holds all.
+  const lines = best.filter(({ fit }) => countOf(fit) === countOf(best[0]!.fit));
+  return { lines, all: fits.length > 0 ? joinedFit(fits.map(({ fit }) => fit), HOW) : null };
+}

@@ -1,0 +1,77 @@
+import { Vocabulary } from '@glossarion/core/find';
+import { LANGUAGES, scriptOf } from '@glossarion/core/languages';
+import type { ViewerConnection } from '../../access';
+import type { Database } from '../../database/database';
+import { FORMS, WORD, WORDS } from '../../entities/vocabulary.queries';
+import type { FactWriter } from '../facts';
+
+/** The words of so many accounts are kept ready. */
+const ACCOUNTS_KEPT = 8;
+/** After so many changed words all are read anew. */
+const MANY = 2_000;
+/** The most forms of one word. */
+const FORMS_SHOWN = 12;
+
+interface Kept {
+  vocabulary: Vocabulary;
+  /** Words of which other lines hold some since they were read. */
+  changed: Set<string>;
+}
+
+/** The words of accounts, each as its own notes have them; never those of another. */
+export class Vocabularies {
+  private kept = new Map<string, Kept>();
+  /** What the transaction that is under way has counted, by account. */
+  private counted = new Map<string, string[]>();
+
+  constructor(database: Pick<Database, 'onEnd'>, facts: Pick<FactWriter, 'onCount'>) {
+    facts.onCount((account, words) => {
+      if (!this.kept.has(account)) return;
+      const counted = this.counted.get(account);
+      if (counted) counted.push(...words);
+      else this.counted.set(account, [...words]);
+    });
+    database.onEnd((isStored) => {
+      for (const [account, words] of isStored ? this.counted : []) {
+        const kept = this.kept.get(account);
+        if (!kept) continue;
+        words.forEach((word) => kept.changed.add(word));
+        if (kept.changed.size > MANY) this.kept.delete(account);
+      }
+      this.counted.clear();
+    });
+  }
+
+  of(connection: ViewerConnection): Vocabulary {
+    const { accountId } = connection.viewer;
+    let kept = this.kept.get(accountId);
+    if (!kept) {
+      if (this.kept.size >= ACCOUNTS_KEPT) this.kept.delete(this.kept.keys().next().value!);
+      const words = connection.all<{ word: string; lines: number }>(WORDS);
+      kept = { vocabulary: new Vocabulary(words.map(({ word, lines }) => [word, lines])), changed: new Set() };
+      this.kept.set(accountId, kept);
+    }
+    for (const word of kept.changed) {
+      const rows = connection.all<{ lines: number }>(WORD, { word });
+      kept.vocabulary.set(word, rows.reduce((sum, { lines }) => sum + lines, 0));
+    }
+    kept.changed.clear();
+    return kept.vocabulary;
+  }
+
+  /** The other forms of a folded word that lines hold, in the languages in which they hold it; the commonest first. */
+  formsOf(connection: ViewerConnection, word: string): string[] {
+    const known = connection.all<{ language: string; stem: string }>(WORD, { word });
+    const stems = known.length > 0 ? known.map(({ language, stem }) => [language, stem]) : stemsOf(word);
+    const asked = stems.filter(([language]) => language !== '');
+    if (asked.length === 0) return [];
+    const forms = connection.all<{ word: string }>(FORMS, { stems: JSON.stringify(asked), limit: FORMS_SHOWN });
+    return forms.map((form) => form.word).filter((form) => form !== word);
+  }
+}
+
+/** What a word that nobody wrote would come to, in each language of its script. */
+function stemsOf(word: string): [language: string, stem: string][] {
+  const script = scriptOf(word);
+  return LANGUAGES.filter((language) => language.script === script).map(({ code, stem }) => [code, stem(word)]);
+}

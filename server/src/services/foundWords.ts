@@ -1,0 +1,56 @@
+import { linksIn, tagsIn, type BlockFact, type BodyFacts, type NodeJson } from '@glossarion/core/document';
+import { lineWords, type LineWords } from '@glossarion/core/find';
+import { kindToken } from '@glossarion/core/kinds';
+import { linkToken } from '@glossarion/core/links';
+import { tagToken } from '@glossarion/core/tags';
+import { indexedWords } from '@glossarion/core/words';
+
+/** By which words documents are found: what the index has of them, and what is counted. */
+
+/** The words by which a page's title is found: those of its other names too. */
+export const foundTitle = (title: string, otherNames: readonly string[]): string =>
+  indexedWords([title, ...otherNames].join('\n'));
+
+/** An id stands for what it names: a page, or a choice. */
+const ID = /^[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}$/u;
+
+/** What stands beside the lines of a document as the index knows it: its kinds, and what it holds in fields. */
+export const foundBeside = ({ kinds, fieldValues }: BodyFacts): string[] => [
+  ...kinds.map(({ kind }) => kindToken(kind)),
+  ...fieldValues.map(({ words }) => (ID.test(words) ? linkToken(words) : indexedWords(words))),
+];
+
+const found = new WeakMap<NodeJson, string>();
+
+/**
+ * A line as the index knows it: its words, and what it wears and links to by tokens, since what those are called is not
+ * its own. A block that was not changed is the same object still, and its words are those it had.
+ */
+export function foundLine({ node, words }: BlockFact): string {
+  let known = found.get(node);
+  if (known === undefined) {
+    const tags = tagsIn(node).flatMap(({ tag }) => (tag === null ? [] : tagToken(tag)));
+    const links = new Set(linksIn(node).map(({ target }) => linkToken(target)));
+    found.set(node, (known = [indexedWords(words), ...tags, ...links].filter((each) => each !== '').join(' ')));
+  }
+  return known;
+}
+
+/** The words by which a document's text is found, as the index knows them. */
+export const foundText = (facts: BodyFacts): string =>
+  [...foundBeside(facts), ...facts.blocks.map(foundLine)].filter(Boolean).join(' ');
+
+const counted = new WeakMap<object, LineWords>();
+
+/** The words of lines as they are counted; those that have none left out. */
+export function wordsOfLines(lines: readonly (Pick<BlockFact, 'words'> & Partial<BlockFact>)[]): LineWords[] {
+  const all: LineWords[] = [];
+  for (const line of lines) {
+    if (line.words === '') continue;
+    const key = line.node ?? line;
+    let known = counted.get(key);
+    if (!known) counted.set(key, (known = lineWords(line.words)));
+    all.push(known);
+  }
+  return all;
+}
