@@ -6,7 +6,7 @@ import type { WantedWord } from './wanted';
 export type Fit = readonly (How | null)[];
 
 /** How much each way of holding a word weighs. */
-const WEIGHTS: Readonly<Record<How, number>> = { exact: 1, named: 1, form: 0.8, spelling: 0.8, slip: 0.5 };
+const WEIGHTS: Readonly<Record<How, number>> = { exact: 1, named: 1, form: 0.8, spelling: 0.8, begun: 0.7, slip: 0.5 };
 
 export const weightOf = (fit: Fit): number => fit.reduce((sum, how) => sum + (how === null ? 0 : WEIGHTS[how]), 0);
 

@@ -2,7 +2,7 @@ import type { Vocabulary } from './vocabulary';
 import { slipsForgiven } from './vocabulary';
 
 /** How what is found stands for what was typed, the surest first. */
-export const HOW = ['exact', 'named', 'form', 'spelling', 'slip'] as const;
+export const HOW = ['exact', 'named', 'form', 'spelling', 'begun', 'slip'] as const;
 export type How = (typeof HOW)[number];
 
 /** What stands for a word that is looked for: folded words that follow one another, or one token of the index. */

@@ -31,8 +31,12 @@ interface WantedTogether {
 export const isWantedTogether = (wanted: Wanted): wanted is WantedTogether =>
   wanted.is === 'all' || wanted.is === 'any';
 
-/** What a query looks for; nothing when no word and no filter is left of it. */
-export function wantedOf(asked: Asked | null, known: KnownWords): Wanted | null {
+/**
+ * What a query looks for; nothing when no word and no filter is left of it.
+ *
+ * @param isWide whether words stand for more than themselves and what they name; what has to be missing does not
+ */
+export function wantedOf(asked: Asked | null, known: KnownWords, isWide = true): Wanted | null {
   if (asked === null) return null;
   switch (asked.is) {
     case 'filter':
@@ -40,23 +44,23 @@ export function wantedOf(asked: Asked | null, known: KnownWords): Wanted | null 
     case 'phrase':
       return phrase(asked.text, asked.isBeginning);
     case 'word':
-      return together('all', words([asked], known));
+      return together('all', words([asked], known, isWide));
     case 'not': {
-      const part = wantedOf(asked.part, known);
+      const part = wantedOf(asked.part, known, false);
       return part && { is: 'not', part };
     }
     case 'any':
       return together(
         'any',
-        asked.parts.flatMap((part) => wantedOf(part, known) ?? []),
+        asked.parts.flatMap((part) => wantedOf(part, known, isWide) ?? []),
       );
     case 'all': {
       const parts: Wanted[] = [];
       // Words that stand beside each other may be one that was written as two.
       for (let at = 0; at < asked.parts.length;) {
         const run = wordsFrom(asked.parts, at);
-        const other = run.length === 0 ? wantedOf(asked.parts[at]!, known) : null;
-        parts.push(...words(run, known), ...(other ? [other] : []));
+        const other = run.length === 0 ? wantedOf(asked.parts[at]!, known, isWide) : null;
+        parts.push(...words(run, known, isWide), ...(other ? [other] : []));
         at += Math.max(1, run.length);
       }
       return together(
@@ -68,6 +72,9 @@ export function wantedOf(asked: Asked | null, known: KnownWords): Wanted | null 
 }
 
 type TypedWord = Pick<Extract<Asked, { is: 'word' }>, 'text' | 'isBeginning'>;
+
+/** From so many letters on, a word that is followed by others may be the beginning of one. */
+const BEGUN = 3;
 
 /** The words that stand side by side from a place on. */
 function wordsFrom(parts: readonly Asked[], from: number): TypedWord[] {
@@ -81,12 +88,16 @@ function wordsFrom(parts: readonly Asked[], from: number): TypedWord[] {
 }
 
 /** Words that stand side by side, each as itself, as what stands for it, or as a part of what is written as one word. */
-function words(run: readonly TypedWord[], known: KnownWords): WantedWord[] {
+function words(run: readonly TypedWord[], known: KnownWords, isWide: boolean): WantedWord[] {
   const typed = run.flatMap(({ text, isBeginning }) => {
     const own = wordsIn(text).map(({ word }) => word);
     return own.map((word, index) => ({ word, isBeginning: isBeginning && index === own.length - 1 }));
   });
   return typed.map(({ word, isBeginning }, index) => {
+    const own = readingsOf(word, isBeginning, known);
+    if (!isWide) {
+      return { is: 'word', word, isBeginning, readings: own.filter(({ how }) => how === 'exact' || how === 'named') };
+    }
     const [before, next] = [typed[index - 1], typed[index + 1]];
     const joined: Reading[] = [];
     if (before) joined.push({ how: 'spelling', terms: [before.word + word], isBeginning });
@@ -97,7 +108,12 @@ function words(run: readonly TypedWord[], known: KnownWords): WantedWord[] {
       is: 'word',
       word,
       isBeginning,
-      readings: [...readingsOf(word, isBeginning, known), ...joined.filter(isKnown)],
+      readings: [
+        ...own,
+        ...joined.filter(isKnown),
+        // Who types on may have left the rest of a word out: harb off.
+        ...(next && word.length >= BEGUN ? [{ how: 'begun' as const, terms: [word], isBeginning: true }] : []),
+      ],
     };
   });
 }

@@ -24,6 +24,9 @@ import { language, type Language, type Script } from './language';
 import { withoutParticle } from './korean';
 import { withoutPrefix } from './hebrew';
 
+/** The article, with what may stand before it; the stemmer leaves it where the word goes on with its last letter. */
+const ARTICLE = /^[وفبك]?ال(?=.{3})/u;
+
 const polish = new StemmerPl({});
 
 type Row = readonly [
@@ -55,7 +58,7 @@ const ROWS: readonly Row[] = [
   ['ru', 'Русский', 'Cyrillic', 'ыэё', small.rus, russian],
   ['uk', 'Українська', 'Cyrillic', 'іїєґ', small.ukr, ukrainian],
   ['bg', 'Български', 'Cyrillic', '', small.bul, bulgarian],
-  ['ar', 'العربية', 'Arabic', '', small.ara, arabic],
+  ['ar', 'العربية', 'Arabic', '', small.ara, (word) => arabic(word.replace(ARTICLE, ''))],
   ['he', 'עברית', 'Hebrew', '', small.heb, withoutPrefix],
   ['hi', 'हिन्दी', 'Devanagari', '', small.hin, hindi],
   ['ko', '한국어', 'Hangul', '', small.kor, withoutParticle],

@@ -10,6 +10,7 @@ test.each([
   ['the final sigma', 'ΝΕΡΟΜΥΛΟΣ νερόμυλος', 'νερομυλοσ νερομυλοσ'],
   ['full width and ligatures', 'ｇａｔｅ ﬁnal', 'gate final'],
   ['Arabic vowel signs, the long line and forms of one letter', 'مَدٌّ بـــحر آلة ىمنى', 'مد بحر اله يمني'],
+  ['the two kana', 'メダカ めだか', 'めだか めだか'],
   ['Hebrew points', 'גֵּאוּת', 'גאות'],
 ])('%s makes no difference', (_what, written, folded) => {
   expect(indexedWords(written)).toBe(folded);

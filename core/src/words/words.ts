@@ -28,6 +28,10 @@ const BASE_PATTERN = new RegExp(`[${Object.keys(BASE_LETTERS).join('')}]`, 'gu')
 /** Accents and other marks; the voicing marks of kana make other letters and stay. */
 const MARKS = /[^\P{M}\u3099\u309A]|\u0640/gu;
 
+/** What is written in one kana is found by the other; both stand in the same order, so far apart. */
+const KATAKANA = /[\u30A1-\u30F6\u30FD\u30FE]/gu;
+const KANA_APART = 0x60;
+
 /** Text of which only the case has to be folded: most of what is written, and several times as quick. */
 const PLAIN = /^[ -~]*$/u;
 export const isPlain = (text: string): boolean => PLAIN.test(text);
@@ -39,6 +43,7 @@ export const foldWords = (text: string): string =>
     : text
         .normalize('NFKD')
         .replace(MARKS, '')
+        .replace(KATAKANA, (letter) => String.fromCharCode(letter.charCodeAt(0) - KANA_APART))
         .toLowerCase()
         .replace(BASE_PATTERN, (letter) => BASE_LETTERS[letter] ?? letter)
         .normalize('NFC');

@@ -14,9 +14,6 @@ export const DROP_ROWS = (table: string, column = 'documentId') => `DELETE FROM 
 export const PUT_ROW = (table: string, columns: readonly string[]) =>
   `INSERT OR REPLACE INTO ${table} (documentId, ${columns.join(', ')}) VALUES (?${', ?'.repeat(columns.length)})`;
 
-/** The words of all lines of a document. */
-export const WORDS_OF = 'SELECT words FROM blocks WHERE documentId = ?';
-
 export const OTHER_NAMES = 'SELECT name FROM otherNames WHERE pageId = ? ORDER BY position';
 
 /** A page is called so from now on, or not any more; days are found by their dates. */

@@ -35,10 +35,12 @@ export const NAMED_AND_LINKED = `
     ORDER BY f.rowid DESC LIMIT @considered
   ) ORDER BY (SELECT COUNT(*) FROM links l WHERE l.target = id) DESC LIMIT @limit`;
 
-/** What lines of a document wear, and what they and fields beside them lead to. */
+/** What lines of a document wear, what they and fields beside them lead to, and the names of the files they show. */
 export const HELD_BY_LINES = `
-  SELECT t.blockId, t.tag AS id, 'tag' AS what FROM tagUses t WHERE t.documentId = @documentId
-  UNION ALL SELECT l.blockId, l.target, 'link' FROM links l WHERE l.documentId = @documentId`;
+  SELECT t.blockId, t.tag AS held, 'tag' AS what FROM tagUses t WHERE t.documentId = @documentId
+  UNION ALL SELECT l.blockId, l.target, 'link' FROM links l WHERE l.documentId = @documentId
+  UNION ALL SELECT u.blockId, a.name, 'file' FROM fileUses u JOIN attachments a ON a.id = u.fileId
+    WHERE u.documentId = @documentId`;
 
 export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)';
 /** What the index has of a row. */

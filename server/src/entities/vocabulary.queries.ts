@@ -1,12 +1,9 @@
 /** By hand: words are counted at every key, and looked up by the dozen for one search. */
 
+/** Adds to the lines that hold a word; a word that none holds any more goes (the table's trigger). */
 export const COUNT_WORD = `
   INSERT INTO vocabulary (ownerId, word, language, stem, lines) VALUES (?, ?, ?, ?, ?)
   ON CONFLICT DO UPDATE SET lines = lines + excluded.lines`;
-export const DROP_WORD = 'DELETE FROM vocabulary WHERE ownerId = ? AND word = ? AND language = ? AND stem = ? AND lines <= 0';
-
-/** All words of an account, each with how many lines hold it. */
-export const WORDS = 'SELECT v.word, SUM(v.lines) AS lines FROM vocabulary v WHERE OWN(v) GROUP BY v.word';
 
 /** What is known of one word. */
 export const WORD = 'SELECT v.language, v.stem, v.lines FROM vocabulary v WHERE OWN(v) AND v.word = @word';

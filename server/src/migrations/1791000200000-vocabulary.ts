@@ -6,6 +6,9 @@ const STATEMENTS = [
     stem TEXT NOT NULL, lines INTEGER NOT NULL, PRIMARY KEY (ownerId, word, language, stem)
   ) STRICT, WITHOUT ROWID`,
   `CREATE INDEX vocabulary_by_stem ON vocabulary(ownerId, language, stem)`,
+  `CREATE TRIGGER vocabulary_none_left AFTER UPDATE ON vocabulary WHEN NEW.lines <= 0 BEGIN
+    DELETE FROM vocabulary WHERE ownerId = NEW.ownerId AND word = NEW.word AND language = NEW.language AND stem = NEW.stem;
+  END`,
   // The index knows what lines link to and what fields hold; words are counted as they are written anew.
   `DELETE FROM findIndex WHERE rowid IN (SELECT row FROM entries WHERE kind = 'page')`,
   `INSERT OR IGNORE INTO factsDue (documentId) SELECT id FROM documents WHERE holder = 'page'`,

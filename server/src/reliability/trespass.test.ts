@@ -1,3 +1,4 @@
+import type { Found } from '@glossarion/core/find';
 import request from 'supertest';
 import { WebSocket } from 'ws';
 import { SCHEMA_VERSION } from '@glossarion/core/document';
@@ -113,7 +114,7 @@ function normal(text: string): string {
  * learned from it (docs/decisions/20).
  */
 const unordered = (text: string): string =>
-  JSON.stringify((JSON.parse(text) as unknown[]).map((each) => JSON.stringify(each)).sort());
+  JSON.stringify((JSON.parse(text) as Found).findings.map((each) => JSON.stringify(each)).sort());
 
 /** Every row of Ines's, as it is stored. */
 function stored(): string {

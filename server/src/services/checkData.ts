@@ -28,7 +28,7 @@ import { WRONGLY_COUNTED } from './checkData.queries';
 import { checkHappenings } from './checkHappenings';
 import { checkPlaces } from './checkPlaces';
 import { checkVocabulary } from './checkVocabulary';
-import { foundText, foundTitle } from './foundWords';
+import { fileNamesOf, foundText, foundTitle } from './foundWords';
 
 /** Documents that are looked at together. */
 const AT_ONCE = 200;
@@ -157,7 +157,7 @@ async function checkDocuments({ manager, reader }: CheckedData, holdings: readon
       expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
       const names = stored.names(id).map(({ name }) => name);
       const indexed = prepared(reader, INDEXED).get(page.row);
-      expect('Words for finding', indexed, { title: foundTitle(page.name, names), body: foundText(facts) });
+      expect('Words for finding', indexed, { title: foundTitle(page.name, names), body: foundText(facts, fileNamesOf(reader, id)) });
     }
     const updates = stored.updates(id).map(({ data }) => data);
     const written = writtenIn(document, updates);

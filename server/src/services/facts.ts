@@ -12,10 +12,11 @@ import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import { GlossPlaceEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
-import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW, WORDS_OF } from '../entities/fact.queries';
+import { LINES_TO_FIND } from '../entities/block.queries';
+import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { DROP_INDEX, INDEXED, WRITE_INDEX } from '../entities/find.queries';
-import { COUNT_WORD, DROP_WORD } from '../entities/vocabulary.queries';
-import { foundBeside, foundLine, foundTitle, wordsOfLines } from './foundWords';
+import { COUNT_WORD } from '../entities/vocabulary.queries';
+import { fileNamesOf, foundBeside, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { HOLDERS, type HolderKind } from './holders';
 
 const GLOSS_PLACES = GlossPlaceEntity.options.tableName!;
@@ -94,7 +95,7 @@ export class FactWriter {
     const { row, isFoundAnew = false } = of;
     const isFoundOtherwise = isFoundAnew || !previous || isChanged || of.indexed !== title || isHeldOtherwise(facts, previous);
     if (row !== null && isFoundOtherwise) {
-      const found = foundBeside(facts);
+      const found = foundBeside(facts, facts.files.length > 0 ? fileNamesOf(writer, of.id) : []);
       for (const [index, block] of facts.blocks.entries()) {
         found.push(foundLine(block));
         if (index % AT_ONCE === AT_ONCE - 1) yield;
@@ -133,7 +134,7 @@ export class FactWriter {
   /** Something is about to be gone for good: it is not found any more. */
   drop({ id, row }: { id: string; row: number }): void {
     const indexed = this.indexed(row);
-    const lines = prepared(this.database.writer, WORDS_OF).all(id) as Pick<BlockFact, 'words'>[];
+    const lines = prepared(this.database.writer, LINES_TO_FIND).all({ documentId: id, withWordless: 0 }) as Pick<BlockFact, 'words'>[];
     this.run(DROP_INDEX, row);
     this.count(id, indexed?.title ?? '', '', lines, []);
   }
@@ -165,10 +166,7 @@ export class FactWriter {
     const changes = counts.changes();
     if (changes.length === 0) return;
     const account = accountOf(this.database.writer, id)!;
-    for (const { word, language, stem, lines } of changes) {
-      this.run(COUNT_WORD, account, word, language, stem, lines);
-      if (lines < 0) this.run(DROP_WORD, account, word, language, stem);
-    }
+    for (const { word, language, stem, lines } of changes) this.run(COUNT_WORD, account, word, language, stem, lines);
     for (const counted of this.countListeners) counted(account, changes.map(({ word }) => word));
   }
 
@@ -236,7 +234,8 @@ const keyOf = (row: object, order: string): unknown => (row as Record<string, un
 
 /** Whether a page is of other kinds or holds something else in its fields. */
 const isHeldOtherwise = (one: BodyFacts, other: BodyFacts): boolean =>
-  JSON.stringify([one.kinds, one.fieldValues]) !== JSON.stringify([other.kinds, other.fieldValues]);
+  JSON.stringify([one.kinds, one.fieldValues, one.files]) !==
+  JSON.stringify([other.kinds, other.fieldValues, other.files]);
 
 type Lines = readonly (Pick<BlockFact, 'words'> & Partial<BlockFact>)[];
 

@@ -4,6 +4,8 @@ import { kindToken } from '@glossarion/core/kinds';
 import { linkToken } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
 import { indexedWords } from '@glossarion/core/words';
+import { HELD_BY_LINES } from '../entities/find.queries';
+import { prepared, type RawDatabase } from '../sqlite/prepared';
 
 /** By which words documents are found: what the index has of them, and what is counted. */
 
@@ -14,10 +16,11 @@ export const foundTitle = (title: string, otherNames: readonly string[]): string
 /** An id stands for what it names: a page, or a choice. */
 const ID = /^[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}$/u;
 
-/** What stands beside the lines of a document as the index knows it: its kinds, and what it holds in fields. */
-export const foundBeside = ({ kinds, fieldValues }: BodyFacts): string[] => [
+/** What stands beside the lines of a document as the index knows it: its kinds, what it holds in fields, and its files. */
+export const foundBeside = ({ kinds, fieldValues }: BodyFacts, fileNames: readonly string[]): string[] => [
   ...kinds.map(({ kind }) => kindToken(kind)),
   ...fieldValues.map(({ words }) => (ID.test(words) ? linkToken(words) : indexedWords(words))),
+  ...fileNames.map(indexedWords),
 ];
 
 const found = new WeakMap<NodeJson, string>();
@@ -37,8 +40,25 @@ export function foundLine({ node, words }: BlockFact): string {
 }
 
 /** The words by which a document's text is found, as the index knows them. */
-export const foundText = (facts: BodyFacts): string =>
-  [...foundBeside(facts), ...facts.blocks.map(foundLine)].filter(Boolean).join(' ');
+export const foundText = (facts: BodyFacts, fileNames: readonly string[]): string =>
+  [...foundBeside(facts, fileNames), ...facts.blocks.map(foundLine)].filter(Boolean).join(' ');
+
+/** Something that a line of a document holds besides its words: the id of a tag or of what it links to, a file's name. */
+export interface HeldByLine {
+  blockId: string;
+  held: string;
+  what: 'tag' | 'link' | 'file';
+}
+
+export const heldByLines = (raw: RawDatabase, documentId: string): HeldByLine[] =>
+  prepared(raw, HELD_BY_LINES).all({ documentId }) as HeldByLine[];
+
+/** The names of the files that a document shows. */
+export const fileNamesOf = (raw: RawDatabase, documentId: string): string[] =>
+  heldByLines(raw, documentId)
+    .filter(({ what }) => what === 'file')
+    .map(({ held }) => held)
+    .sort();
 
 const counted = new WeakMap<object, LineWords>();
 

@@ -116,7 +116,7 @@ test('L13 other names find and are offered', async () => {
   const gate = await idOf('Sluice gate');
   await act({ do: 'otherNames', id: gate, names: ['Seaward door'] });
   expect((await server.services.find.byName(ines.viewer, 'seaward', 5)).map(({ id }) => id)).toEqual([gate]);
-  expect((await server.services.find.find(ines.viewer, 'seaward door')).findings.map(({ id }) => id)).toEqual([gate]);
+  expect((await server.services.find.find(ines.viewer, 'seaward door')).findings[0]!.id).toBe(gate);
   const { entries } = await server.services.pickables.since(ines.viewer, null);
   expect(entries.find(({ id }) => id === gate)).toMatchObject({ names: ['Seaward door'] });
   await agrees();

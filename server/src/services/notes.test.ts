@@ -1,3 +1,4 @@
+import type { Found } from '@glossarion/core/find';
 import BetterSqlite3 from 'better-sqlite3';
 import path from 'node:path';
 import * as Y from 'yjs';
@@ -167,12 +168,9 @@ test('finding folds accents and scripts, marks the words, and leaves out what is
     ['μυλος', 'c'],
     ['المد', 'd'],
   ]) {
-    const found = (await ines.get(`/find?q=${encodeURIComponent(typed!)}`)).body as {
-      title: string;
-      linePieces: { isMarked: boolean }[];
-    }[];
-    expect([typed, found[0]?.title]).toEqual([typed, name]);
-    expect(found[0]!.linePieces.some((piece) => piece.isMarked)).toBe(true);
+    const { findings } = (await ines.get(`/find?q=${encodeURIComponent(typed!)}`)).body as Found;
+    expect([typed, findings[0]?.title]).toEqual([typed, name]);
+    expect(findings[0]!.lines[0]!.pieces.some((piece) => piece.isMarked)).toBe(true);
   }
   await act({ do: 'bin', id: await idOf('Budget') });
   expect((await ines.get('/find?q=oak')).body.findings).toEqual([]);

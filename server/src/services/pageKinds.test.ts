@@ -303,7 +303,7 @@ test('F7 the names of kinds find their pages, by name, by words and for links; b
   const named = async (typed: string) =>
     ((await ines.get(`/names?q=${encodeURIComponent(typed)}`)).body as { id: string }[]).map(({ id }) => id);
   const found = async (typed: string) =>
-    ((await ines.get(`/find?q=${encodeURIComponent(typed)}`)).body as { id: string }[]).map(({ id }) => id);
+    ((await ines.get(`/find?q=${encodeURIComponent(typed)}`)).body.findings as { id: string }[]).map(({ id }) => id);
   expect(await named('person callum')).toEqual([callum]);
   expect(await found('person frayne')).toEqual([callum]);
   expect(await found('person marine')).toEqual([]);

@@ -100,7 +100,7 @@ export class Find {
     if (asked === null) return nothing;
     const connection = this.database.reading(viewer);
     const tags = this.tags.tree(connection);
-    const known = knownWords(connection, this.vocabularies, tags, await this.kinds.tree(viewer));
+    const known = await knownWords(connection, this.vocabularies, tags, await this.kinds.tree(viewer));
     const query = await this.query(viewer, asked, known);
     if (!query) return nothing;
     const reader = this.entries.reader(viewer);
@@ -122,7 +122,8 @@ export class Find {
     const asked = readQueryLine(typed);
     if (asked === null) return null;
     const connection = this.database.reading(viewer);
-    const known = knownWords(connection, this.vocabularies, this.tags.tree(connection), await this.kinds.tree(viewer));
+    const [tags, kinds] = [this.tags.tree(connection), await this.kinds.tree(viewer)];
+    const known = await knownWords(connection, this.vocabularies, tags, kinds);
     const query = await this.query(viewer, asked, known);
     return query && rowsOf(connection, query, 'ranked', limit).map(({ id }) => id);
   }
@@ -240,7 +241,10 @@ function shown(
     ...target,
     titlePieces: markWords(target.title, words, 200),
     blockId: lines.lines[0]?.id ?? null,
-    lines: lines.lines.map(({ id }) => ({ blockId: id, pieces: markWords(read.get(id) ?? '', words) })),
+    lines: lines.lines.map(({ id, file }) => ({
+      blockId: id,
+      pieces: markWords([read.get(id), file].filter(Boolean).join(' · '), words),
+    })),
     changedAt: row.changedAt,
   }));
 }

@@ -17,17 +17,17 @@ const PAGES_CONSIDERED = 512;
 const SHORT = 3;
 
 /** What a viewer's notes say of words, and what these name: tags, kinds, choices of fields, pages that are linked. */
-export function knownWords(
+export async function knownWords(
   connection: ViewerConnection,
   vocabularies: Vocabularies,
   tags: TagTree,
   kinds: KindTree,
-): KnownWords {
+): Promise<KnownWords> {
   const choices = kinds.everything().fields.flatMap((field) => field.choices);
   const pagesNamed = (match: string) =>
     connection.all<{ id: string }>(NAMED_AND_LINKED, { match, considered: PAGES_CONSIDERED, limit: PAGES_NAMED });
   return {
-    vocabulary: vocabularies.of(connection),
+    vocabulary: await vocabularies.of(connection),
     formsOf: (word) => vocabularies.formsOf(connection, word),
     namedBy: (word, isBeginning) => {
       const isShort = isBeginning && word.length < SHORT;

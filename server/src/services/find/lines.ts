@@ -3,7 +3,7 @@ import { linkToken } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
 import type { ViewerConnection } from '../../access';
 import { LINES_TO_FIND } from '../../entities/block.queries';
-import { HELD_BY_LINES } from '../../entities/find.queries';
+import { heldByLines, type HeldByLine } from '../foundWords';
 
 /** The most lines of a page that are shown. */
 export const LINES_SHOWN = 3;
@@ -12,6 +12,8 @@ export const LINES_SHOWN = 3;
 export interface FittingLine {
   id: string;
   fit: Fit;
+  /** The name of the file it shows, where that is what fits. */
+  file?: string;
 }
 
 /** How the lines of a document fit: the best of them, and all of them together. */
@@ -21,18 +23,14 @@ export interface FittingLines {
 }
 
 const NONE: ReadonlySet<string> = new Set();
+const NO_TOKENS: ReadonlyMap<string, ReadonlySet<string>> = new Map();
 
 /** By line, the tokens of the tags and links that are looked for. */
-function tokensBy(connection: ViewerConnection, documentId: string, wanted: readonly WantedWord[]) {
-  const named = new Set(
-    wanted.flatMap(({ readings }) => readings.flatMap(({ how, terms }) => (how === 'named' ? terms : []))),
-  );
+function tokensBy(held: readonly HeldByLine[], named: ReadonlySet<string>): ReadonlyMap<string, ReadonlySet<string>> {
   const tokens = new Map<string, Set<string>>();
-  if (named.size === 0) return tokens;
-  const rows = connection.all<{ blockId: string; id: string; what: string }>(HELD_BY_LINES, { documentId });
-  for (const { blockId, id, what } of rows) {
+  for (const { blockId, held: id, what } of held) {
     const token = what === 'tag' ? tagToken(id) : linkToken(id);
-    if (!named.has(token)) continue;
+    if (what === 'file' || !named.has(token)) continue;
     const own = tokens.get(blockId);
     if (own) own.add(token);
     else tokens.set(blockId, new Set([token]));
@@ -46,7 +44,10 @@ export function fittingLines(
   documentId: string,
   wanted: readonly WantedWord[],
 ): FittingLines {
-  const tokens = tokensBy(connection, documentId, wanted);
+  const named = new Set(
+    wanted.flatMap(({ readings }) => readings.flatMap(({ how, terms }) => (how === 'named' ? terms : []))),
+  );
+  const tokens = named.size > 0 ? tokensBy(heldByLines(connection.raw, documentId), named) : NO_TOKENS;
   const fits: (FittingLine & { weight: number })[] = [];
   const rows = connection.each<{ id: string; words: string }>(LINES_TO_FIND, {
     documentId,
@@ -60,6 +61,13 @@ export function fittingLines(
     // All words in one line are worth more than any part of them.
     fits.push({ id, fit, weight: weightOf(fit) + (count === wanted.length ? wanted.length : 0) });
     if (fit.every((how) => how === 'exact') && (whole += 1) >= LINES_SHOWN) break;
+  }
+  const all = joinedFit(fits.map(({ fit }) => fit), HOW);
+  if (all.length === 0 || all.includes(null)) {
+    for (const { blockId, held: name, what } of heldByLines(connection.raw, documentId)) {
+      const fit = what === 'file' ? fitOf(name, NONE, wanted) : [];
+      if (countOf(fit) > 0) fits.push({ id: blockId, fit, file: name, weight: weightOf(fit) });
+    }
   }
   const best = fits.sort((one, other) => other.weight - one.weight).slice(0, LINES_SHOWN);
   // A line that holds less than the best adds nothing where that holds all.

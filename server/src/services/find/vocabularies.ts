@@ -1,8 +1,9 @@
 import { Vocabulary } from '@glossarion/core/find';
 import { LANGUAGES, scriptOf } from '@glossarion/core/languages';
-import type { ViewerConnection } from '../../access';
+import { ownedBy, type Viewer, type ViewerConnection } from '../../access';
 import type { Database } from '../../database/database';
-import { FORMS, WORD, WORDS } from '../../entities/vocabulary.queries';
+import { VocabularyEntity } from '../../entities';
+import { FORMS, WORD } from '../../entities/vocabulary.queries';
 import type { FactWriter } from '../facts';
 
 /** The words of so many accounts are kept ready. */
@@ -13,7 +14,7 @@ const MANY = 2_000;
 const FORMS_SHOWN = 12;
 
 interface Kept {
-  vocabulary: Vocabulary;
+  vocabulary: Promise<Vocabulary>;
   /** Words of which other lines hold some since they were read. */
   changed: Set<string>;
 }
@@ -24,7 +25,10 @@ export class Vocabularies {
   /** What the transaction that is under way has counted, by account. */
   private counted = new Map<string, string[]>();
 
-  constructor(database: Pick<Database, 'onEnd'>, facts: Pick<FactWriter, 'onCount'>) {
+  constructor(
+    private database: Database,
+    facts: Pick<FactWriter, 'onCount'>,
+  ) {
     facts.onCount((account, words) => {
       if (!this.kept.has(account)) return;
       const counted = this.counted.get(account);
@@ -42,21 +46,33 @@ export class Vocabularies {
     });
   }
 
-  of(connection: ViewerConnection): Vocabulary {
+  async of(connection: ViewerConnection): Promise<Vocabulary> {
     const { accountId } = connection.viewer;
     let kept = this.kept.get(accountId);
     if (!kept) {
       if (this.kept.size >= ACCOUNTS_KEPT) this.kept.delete(this.kept.keys().next().value!);
-      const words = connection.all<{ word: string; lines: number }>(WORDS);
-      kept = { vocabulary: new Vocabulary(words.map(({ word, lines }) => [word, lines])), changed: new Set() };
+      // What is counted while they are read is read again.
+      kept = { vocabulary: this.read(connection.viewer), changed: new Set() };
       this.kept.set(accountId, kept);
     }
+    const vocabulary = await kept.vocabulary;
     for (const word of kept.changed) {
       const rows = connection.all<{ lines: number }>(WORD, { word });
-      kept.vocabulary.set(word, rows.reduce((sum, { lines }) => sum + lines, 0));
+      vocabulary.set(word, rows.reduce((sum, { lines }) => sum + lines, 0));
     }
     kept.changed.clear();
-    return kept.vocabulary;
+    return vocabulary;
+  }
+
+  private async read(viewer: Viewer): Promise<Vocabulary> {
+    const words = await this.database.manager
+      .createQueryBuilder(VocabularyEntity, 'v')
+      .select('v.word', 'word')
+      .addSelect('SUM(v.lines)', 'lines')
+      .where(ownedBy(viewer))
+      .groupBy('v.word')
+      .getRawMany<{ word: string; lines: number }>();
+    return new Vocabulary(words.map(({ word, lines }) => [word, lines]));
   }
 
   /** The other forms of a folded word that lines hold, in the languages in which they hold it; the commonest first. */
