@@ -25,6 +25,22 @@ export interface Remark {
   words: string;
 }
 
+/** How many of what was found are of one kind, wear one tag, stand in one notebook. */
+export interface FoundCount {
+  /** As a filter of the line says it. */
+  value: string;
+  count: number;
+}
+
+/** What a query line finds, counted; of more than so many nothing is known. */
+export interface FoundCounts {
+  total: number;
+  isMore: boolean;
+  places: FoundCount[];
+  kinds: FoundCount[];
+  tags: FoundCount[];
+}
+
 /** What a query line finds. */
 export interface Found {
   findings: Finding[];

@@ -91,6 +91,10 @@ export const IN_BIN = `e.id IN (
     UNION SELECT c.id FROM entries c JOIN binned ON c.parentId = binned.id
   ) SELECT id FROM binned)`;
 
+/** Days, and the pages of weeks and months. */
+export const IN_JOURNAL = '(e.day IS NOT NULL OR e.period IS NOT NULL)';
+export const IN_TRAY = 'e.jotting IS NOT NULL';
+
 /** What is of a season by itself, or by what it stands in. */
 export const OF_SEASON = (season: string) => `e.id IN (
   WITH RECURSIVE carried(id) AS (

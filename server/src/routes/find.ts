@@ -1,10 +1,17 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import type { Services } from '../services';
+import type { Habits } from '../services/find';
 import { route } from './route';
 import * as answers from './answers';
 
 const typed = Joi.string().allow('').max(500).required();
+
+/** How days in words are read. */
+const habits = {
+  order: Joi.string().valid('day first', 'month first').default('day first'),
+  weekBegins: Joi.number().integer().min(0).max(6).default(1),
+};
 
 /** Finding by words and by name. */
 export function findRoutes({ find, pickables, webTitles }: Services): Router {
@@ -17,9 +24,27 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
       path: '/find',
       answer: answers.found,
       summary: 'What a query line finds, best first, with the lines that fit.',
-      query: Joi.object({ q: typed }),
+      query: Joi.object({ q: typed, limit: Joi.number().integer().min(1).max(200).default(24), ...habits }),
     },
-    ({ viewer, query }) => find.find(viewer, (query as { q: string }).q),
+    ({ viewer, query }) => {
+      const { q, limit, ...wish } = query as { q: string; limit: number } & Habits;
+      return find.find(viewer, q, limit, wish);
+    },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/find/counts',
+      answer: answers.counted,
+      summary: 'How many pages a query line finds, by notebook, kind and tag.',
+      query: Joi.object({ q: typed, ...habits }),
+    },
+    ({ viewer, query }) => {
+      const { q, ...wish } = query as { q: string } & Habits;
+      return find.counts(viewer, q, wish);
+    },
   );
 
   route(

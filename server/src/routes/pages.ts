@@ -124,10 +124,12 @@ export function pageRoutes({ entries, pages, margin, alsoNamed, kin, glimpses, j
       method: 'get',
       path: '/glimpses/:id',
       answer: answers.glimpse,
-      summary: 'What a preview shows of anything with an id.',
+      summary: 'What a preview shows of anything with an id; with the lines around it where there is room.',
       params: withId,
+      query: Joi.object({ around: Joi.boolean().default(false) }),
     },
-    ({ viewer, params }) => glimpses.of(viewer, params.id!),
+    ({ viewer, params, query }) =>
+      (query as { around: boolean }).around ? glimpses.around(viewer, params.id!) : glimpses.of(viewer, params.id!),
   );
 
   route(

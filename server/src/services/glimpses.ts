@@ -12,6 +12,8 @@ import { otherNamesOf } from './otherNames';
 
 /** The lines of a page that a preview shows. */
 const SHOWN = 8;
+/** The lines that are shown where there is room, and how many of them stand before the one that was asked for. */
+const AROUND = { before: 12, limit: 60 };
 const OFFERED = 12;
 /** So many lines that fit are looked for at most, headings among them. */
 const LOOKED_FOR = OFFERED * 8;
@@ -42,11 +44,23 @@ export class Glimpses {
     return { target, names, nodes, targets: reader.targets(shownIn(nodes)), changedAt: entry?.changedAt ?? null };
   }
 
+  /** The same with the lines around it, as they stand on its page. */
+  async around(viewer: Viewer, id: string): Promise<Glimpse> {
+    const glimpse = await this.of(viewer, id);
+    const { target } = glimpse;
+    if (target.kind !== 'block' && (target.kind !== 'page' || glimpse.nodes.length === 0)) return glimpse;
+    const from = target.kind === 'block' ? (this.entries.block(viewer, target.id)?.blockId ?? null) : null;
+    const asked = { id: target.pageId, from, before: AROUND.before, limit: AROUND.limit };
+    const rows = this.database.reading(viewer).all<LineRow>(LINES, asked);
+    const nodes = rows.length > 0 ? rows.map(({ node }) => JSON.parse(node) as NodeJson) : glimpse.nodes;
+    return { ...glimpse, nodes, targets: this.entries.reader(viewer).targets(shownIn(nodes)) };
+  }
+
   private async nodes(viewer: Viewer, target: Target): Promise<NodeJson[]> {
     if (target.kind !== 'page' && target.kind !== 'block') return [];
     const from = target.kind === 'block' ? this.entries.block(viewer, target.id)?.blockId : null;
     const connection = this.database.reading(viewer);
-    const rows = connection.all<LineRow>(LINES, { id: target.pageId, from: from ?? null, limit: SHOWN });
+    const rows = connection.all<LineRow>(LINES, { id: target.pageId, from: from ?? null, before: 0, limit: SHOWN });
     if (rows.length === 0 && target.day !== null) {
       const { content } = await dayBeginning(this.database.manager, viewer, target.pageId, target.day);
       return content.slice(0, SHOWN);
@@ -66,7 +80,7 @@ export class Glimpses {
     const titleOf = (id: string) => reader.target(id).title;
     const headings: LinkableLine[] = [];
     const others: LinkableLine[] = [];
-    for (const { id, kind, node } of connection.each<LineRow>(LINES, { id: pageId, from: null, limit: ALL })) {
+    for (const { id, kind, node } of connection.each<LineRow>(LINES, { id: pageId, from: null, before: 0, limit: ALL })) {
       if (needle === '' && kind !== 'heading') continue;
       const words = shownWords(JSON.parse(node) as NodeJson, titleOf).trim();
       if (words === '' || !foldWords(words).includes(needle)) continue;

@@ -1,3 +1,4 @@
+import type { Reading } from '@glossarion/core/dates';
 import { momentsOf } from '@glossarion/core/journal';
 import {
   fitOf,
@@ -12,12 +13,13 @@ import {
   type Finding,
   type Fit,
   type Found,
+  type FoundCounts,
   type KnownWords,
   type Remark,
   type Wanted,
   type WantedWord,
 } from '@glossarion/core/find';
-import { leavesOf, readQueryLine, type Asked, type AskedFilter } from '@glossarion/core/find/query';
+import { leavesOf, readQueryLine, type AskedFilter } from '@glossarion/core/find/query';
 import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
 import { foldWords, indexedWords, wordsIn } from '@glossarion/core/words';
@@ -30,6 +32,7 @@ import type { Kinds } from '../kinds';
 import { otherNamesOf } from '../otherNames';
 import type { Tags } from '../tags';
 import type { Zones } from '../zones';
+import { countsOf } from './counts';
 import type { Condition, FilterContext } from './filters';
 import { knownWords } from './known';
 import { fittingLines, type FittingLines } from './lines';
@@ -45,8 +48,15 @@ const CONSIDERED = 60;
 const SHORT = 3;
 /** With fewer pages than this, words that were mistyped are looked for too. */
 const FEW = 6;
+/** What is counted ends here. */
+const COUNTED = 1_000;
+/** How days in words are read where nobody has said it otherwise. */
+const HABITS: Habits = { order: 'day first', weekBegins: 1 };
 /** A day in milliseconds. */
 const DAY = 86_400_000;
+
+/** How somebody reads and writes days. */
+export type Habits = Pick<Reading, 'order' | 'weekBegins'>;
 
 /** A row that holds what is looked for. */
 interface FoundRow {
@@ -93,51 +103,73 @@ export class Find {
     return this.names.byName(viewer, typed, limit);
   }
 
-  /** What a query line finds, best first. */
-  async find(viewer: Viewer, typed: string): Promise<Found> {
+  /**
+   * What a query line finds, best first.
+   *
+   * @param habits by which days in words are read
+   */
+  async find(viewer: Viewer, typed: string, limit = SHOWN, habits = HABITS): Promise<Found> {
     const nothing: Found = { findings: [], also: [], remarks: [], isMore: false };
-    const asked = readQueryLine(typed);
-    if (asked === null) return nothing;
     const connection = this.database.reading(viewer);
-    const tags = this.tags.tree(connection);
-    const known = await knownWords(connection, this.vocabularies, tags, await this.kinds.tree(viewer));
-    const query = await this.query(viewer, asked, known);
-    if (!query) return nothing;
     const reader = this.entries.reader(viewer);
-    const ranked = search(connection, reader, query, SHOWN + 1);
+    const known = await this.known(viewer, connection);
+    const query = await this.query(viewer, typed, known, habits);
+    if (!query) return nothing;
+    const ranked = search(connection, reader, query, limit + 1);
     if (ranked.length < FEW) {
       const have = new Set(ranked.map(({ target }) => target.id));
-      const mistyped = { ...query, wanted: withSlips(query.wanted, known) };
-      const others = search(connection, reader, mistyped, SHOWN + 1);
+      query.wanted = withSlips(query.wanted, known);
+      const others = search(connection, reader, query, limit + 1);
       ranked.push(...others.filter(({ target }) => !have.has(target.id)));
-      query.wanted = mistyped.wanted;
     }
     const words = wantedWords(query.wanted);
-    const findings = shown(connection, reader, ranked.slice(0, SHOWN), words);
-    return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > SHOWN };
+    const findings = shown(connection, reader, ranked.slice(0, limit), words);
+    return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > limit };
+  }
+
+  /** How many pages a query line finds, and how many of them are in each notebook, of each kind, with each tag. */
+  async counts(viewer: Viewer, typed: string, habits = HABITS): Promise<FoundCounts> {
+    const connection = this.database.reading(viewer);
+    const known = await this.known(viewer, connection);
+    const query = await this.query(viewer, typed, known, habits);
+    const asked = (each: Query) => rowsOf(connection, each, 'newest', COUNTED + 1);
+    let rows = query ? asked(query) : [];
+    if (query && rows.length < FEW) rows = asked({ ...query, wanted: withSlips(query.wanted, known) });
+    const reader = this.entries.reader(viewer);
+    const targets = targetsOf(reader, query, rows);
+    return countsOf(
+      this.database.manager,
+      targets.slice(0, COUNTED),
+      targets.length > COUNTED,
+      this.tags.tree(connection),
+      await this.kinds.tree(viewer),
+    );
   }
 
   /** The ids of all that a query line finds in the bin or out of it, best first. */
   async idsOf(viewer: Viewer, typed: string, limit: number): Promise<string[] | null> {
-    const asked = readQueryLine(typed);
-    if (asked === null) return null;
     const connection = this.database.reading(viewer);
-    const [tags, kinds] = [this.tags.tree(connection), await this.kinds.tree(viewer)];
-    const known = await knownWords(connection, this.vocabularies, tags, kinds);
-    const query = await this.query(viewer, asked, known);
+    const query = await this.query(viewer, typed, await this.known(viewer, connection), HABITS);
     return query && rowsOf(connection, query, 'ranked', limit).map(({ id }) => id);
   }
 
-  private async query(viewer: Viewer, asked: Asked, known: KnownWords): Promise<Query | null> {
+  private async known(viewer: Viewer, connection: ViewerConnection): Promise<KnownWords> {
+    const kinds = await this.kinds.tree(viewer);
+    return knownWords(connection, this.vocabularies, this.tags.tree(connection), kinds);
+  }
+
+  private async query(viewer: Viewer, typed: string, known: KnownWords, habits: Habits): Promise<Query | null> {
+    const asked = readQueryLine(typed);
+    if (asked === null) return null;
     const hasFilters = leavesOf(asked).some(({ is }) => is === 'filter');
     const understood = hasFilters
-      ? understand(asked, await this.filterContext(viewer))
+      ? understand(asked, await this.filterContext(viewer, habits))
       : { asked, conditions: new Map<AskedFilter, Condition>(), remarks: [] };
     const wanted = wantedOf(understood.asked, known);
     return wanted && { wanted, conditions: understood.conditions, remarks: understood.remarks };
   }
 
-  private async filterContext(viewer: Viewer): Promise<FilterContext> {
+  private async filterContext(viewer: Viewer, habits: Habits): Promise<FilterContext> {
     const [index, zone] = [await this.names.namesOf(viewer), await this.zones.of(viewer)];
     const reader = this.entries.reader(viewer);
     return {
@@ -149,7 +181,7 @@ export class Find {
         const exact = like.filter(({ title }) => foldWords(title) === wanted);
         return exact.length > 0 ? exact : like.filter(({ title }) => foldWords(title).startsWith(wanted)).slice(0, 1);
       },
-      reading: { today: await this.zones.dayOf(viewer), order: 'day first', weekBegins: 1 },
+      reading: { today: await this.zones.dayOf(viewer), ...habits },
       momentsOf: (day) => momentsOf(day, zone),
     };
   }
@@ -181,21 +213,27 @@ function rowsOf(connection: ViewerConnection, query: Query, by: FindOrder, limit
 }
 
 /** Rows that may be the best: of short queries those that are called so first, since they hold in too many texts. */
-function candidates(connection: ViewerConnection, query: Query, words: readonly WantedWord[]): FoundRow[] {
+function candidates(connection: ViewerConnection, query: Query, words: readonly WantedWord[], limit: number): FoundRow[] {
   const letters = words.reduce((sum, { word }) => sum + word.length, 0);
-  if (letters >= SHORT || words.length === 0) return rowsOf(connection, query, 'ranked', CONSIDERED);
+  if (letters >= SHORT || words.length === 0) return rowsOf(connection, query, 'ranked', Math.max(CONSIDERED, 2 * limit));
   const titled = rowsOf(connection, query, 'newest', CONSIDERED, 'title');
   if (titled.length >= SHOWN) return titled;
   const have = new Set(titled.map(({ id }) => id));
   return [...titled, ...rowsOf(connection, query, 'newest', CONSIDERED).filter(({ id }) => !have.has(id))];
 }
 
+/** What rows are; nothing that is in the bin, unless that is asked for. */
+function targetsOf(reader: EntryReader, query: Query | null, rows: readonly FoundRow[]): Target[] {
+  const ids = rows.map(({ id }) => id);
+  const isBinAsked = [...(query?.conditions.keys() ?? [])].some(({ value }) => value.toLowerCase() === 'bin');
+  return isBinAsked ? reader.targets(ids) : reader.present(ids);
+}
+
 /** The pages that a query finds, best first, at most so many. */
 function search(connection: ViewerConnection, reader: EntryReader, query: Query, limit: number): Ranked[] {
   const words = wantedWords(query.wanted);
-  const rows = candidates(connection, query, words);
-  const isBinAsked = [...query.conditions.keys()].some(({ value }) => value.toLowerCase() === 'bin');
-  const targets = isBinAsked ? reader.targets(rows.map(({ id }) => id)) : reader.present(rows.map(({ id }) => id));
+  const rows = candidates(connection, query, words, limit);
+  const targets = targetsOf(reader, query, rows);
   const byId = new Map(rows.map((row) => [row.id, row]));
   const best = Math.min(...rows.map(({ fit }) => fit), -1e-9);
   const now = Date.now();
