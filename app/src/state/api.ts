@@ -6,7 +6,6 @@ import type { AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import { OUTERMOST } from '@glossarion/core/notices';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk as DeskInfo } from '@glossarion/core/desk';
-import type { Finding } from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound } from '@glossarion/core/kin';
@@ -342,10 +341,6 @@ export const api = createApi({
         ),
       ],
     }),
-    find: build.query<Finding[], string>({
-      query: (typed) => `/find?q=${encodeURIComponent(typed)}`,
-      keepUnusedDataFor: 5,
-    }),
     names: build.query<Target[], string>({
       query: (typed) => `/names?q=${encodeURIComponent(typed)}`,
       keepUnusedDataFor: 5,
@@ -409,7 +404,6 @@ export const {
   useDaysAfterQuery,
   useCalendarQuery,
   useAroundQuery,
-  useFindQuery,
   useNamesQuery,
   useRecentQuery,
   useTakeInMutation,

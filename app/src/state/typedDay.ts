@@ -4,7 +4,7 @@ import type { When, WhenPlace } from '@glossarion/core/tasks/phrases';
 import { prepareReckoning, reckoningHere, type Reckoning } from './reckoned';
 
 /** Whether the person's own language writes the month before the day. */
-const isMonthFirst = (): boolean => {
+export const isMonthFirst = (): boolean => {
   const parts = new Intl.DateTimeFormat(navigator.language).formatToParts(new Date()).map(({ type }) => type);
   return parts.indexOf('month') < parts.indexOf('day') && parts.indexOf('year') > parts.indexOf('day');
 };

@@ -21,11 +21,13 @@ export function ownWords(node: NodeJson): string {
     default: {
       const { words } = solidKindOf(node) ?? {};
       if (words) return words(node.attrs ?? {});
-      const separator = node.type === 'table' || node.type === 'tableRow' ? '\n' : '';
-      return (node.content ?? []).map(ownWords).join(separator);
+      return (node.content ?? []).map(ownWords).join(separatorIn(node));
     }
   }
 }
+
+/** Cells of a table are not one word. */
+const separatorIn = ({ type }: NodeJson): string => (type === 'table' || type === 'tableRow' ? '\n' : '');
 
 /** The words of a node with each link, and each tag, shown by what `titleOf` says of its target. */
 export function shownWords(node: NodeJson, titleOf: (target: string) => string): string {
@@ -34,7 +36,7 @@ export function shownWords(node: NodeJson, titleOf: (target: string) => string):
   }
   if (node.type === 'tag') return ownWords(node) || titleOf(String(node.attrs?.tag));
   if (!node.content) return ownWords(node);
-  return node.content.map((child) => shownWords(child, titleOf)).join('');
+  return node.content.map((child) => shownWords(child, titleOf)).join(separatorIn(node));
 }
 
 /** Whether a line says nothing: a link or a tag says something though it has no words of its own. */

@@ -1,20 +1,30 @@
 import { useLocalSearchParams, router } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { View, type TextInput } from 'react-native';
-import type { MarkedPiece, Finding } from '@glossarion/core/find';
-import type { Target } from '@glossarion/core/links';
-import { useFindQuery, useRecentQuery } from '../../state/api';
-import { grown } from '../../theme/rem';
-import { colour, pigmentColour } from '../../theme/tokens';
-import { addressOf, open } from '../../screen/navigation';
+import type { TextInput } from 'react-native';
+import type { Remark } from '@glossarion/core/find';
+import { readQueryLine, writeQueryLine, type Asked } from '@glossarion/core/find/query';
+import { useRecentQuery } from '../../state/api';
+import { grown, useWindowWidth } from '../../theme/rem';
+import { open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Field } from '../../kit/Field';
-import { Heading, Line, Mark, Said, Words } from '../../kit/Words';
-import { whereWords } from '../../screen/words';
+import { Heading, Line, Said } from '../../kit/Words';
 import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
-import { Way } from '../../kit/Way';
+import { Tap } from '../../kit/Tap';
+import { FindSentence } from './FindSentence';
+import { FoundPreview } from './FoundPreview';
+import { useFoundCountsQuery, useFoundQuery } from './queries';
+import { Results } from './Results';
+import { rowsOf } from './rows';
+
+/** How many pages are shown at first, and how many more each time. */
+const AT_A_TIME = 24;
+/** From this width on there is room for a preview beside what was found. */
+const WIDE = 1_000;
+/** The most that are shown. */
+const MOST = 192;
 
 /** Titles and text everywhere, as they are typed. */
 export function FindScreen() {
@@ -22,102 +32,122 @@ export function FindScreen() {
   const { q } = useLocalSearchParams<{ q?: string }>();
   const [typed, setTyped] = useState(q ?? '');
   const [chosen, setChosen] = useState(0);
+  const [limit, setLimit] = useState(AT_A_TIME);
   const field = useRef<TextInput>(null);
-  const isEmpty = typed.trim() === '';
-  const { data: found, isFetching } = useFindQuery(typed, { skip: isEmpty });
+  const isWide = useWindowWidth() >= WIDE;
+  const asked = useMemo(() => readQueryLine(typed), [typed]);
+  const isEmpty = asked === null;
+  const { data: found, isFetching, isError } = useFoundQuery({ typed, limit }, { skip: isEmpty });
+  const { data: counts } = useFoundCountsQuery(typed, { skip: isEmpty || isFetching });
   const { data: recent = [] } = useRecentQuery();
-  const results = useMemo<(Finding | Target)[]>(() => (isEmpty ? recent : (found ?? [])), [isEmpty, recent, found]);
+  const rows = useMemo(() => rowsOf(isEmpty ? recent : (found?.findings ?? [])), [isEmpty, recent, found]);
 
   useEffect(() => {
     field.current?.focus();
   }, []);
   useEffect(() => {
     setChosen(0);
+    setLimit(AT_A_TIME);
     const timer = setTimeout(() => router.setParams({ q: typed || undefined } as never), 300);
     return () => clearTimeout(timer);
   }, [typed]);
 
-  const active = Math.min(chosen, results.length - 1);
-  const openResult = (result: Finding | Target) =>
-    open('blockId' in result && result.blockId ? `/b/${result.blockId}` : addressOf(result));
+  const active = Math.min(chosen, rows.length - 1);
+  const row = rows[active];
+  const total = counts && !isEmpty && !isFetching ? `${counts.total.toLocaleString()}${counts.isMore ? '+' : ''}` : null;
+  const ask = (next: Asked | null) => {
+    setTyped(writeQueryLine(next));
+    field.current?.focus();
+  };
 
   return (
     <Screen label="Find">
-      <View style={{ paddingHorizontal: 20, paddingTop: 14, maxWidth: 720 }}>
-        <Heading level={1} look="said">
-          Find
-        </Heading>
-        <Field
-          ref={field}
-          label="Find"
-          role="combobox"
-          aria-expanded={results.length > 0}
-          aria-controls="findings"
-          aria-activedescendant={results[active] && !isEmpty ? `finding-${results[active].id}` : undefined}
-          isLabelHidden
-          hasTrouble={false}
-          placeholder="Words in any title or text"
-          value={typed}
-          onChangeText={setTyped}
-          autoCorrect={false}
-          autoCapitalize="none"
-          inputStyle={{ fontSize: grown(22) }}
-          onKeyPress={(event) => {
-            const { key } = event.nativeEvent;
-            if (key === 'ArrowDown') setChosen(Math.min(active + 1, results.length - 1));
-            else if (key === 'ArrowUp') setChosen(Math.max(active - 1, 0));
-            else if (key === 'Enter' && results[active]) openResult(results[active]);
-            else return;
-            event.preventDefault();
-          }}
-        />
-        <Line look="said" role="status">
-          {isEmpty ? '' : isFetching ? 'Looking' : `${results.length} found`}
-        </Line>
-        {isEmpty && results.length > 0 && (
-          <Words face="capitals" weight="700" tone={colour.soft} style={{ paddingTop: 12 }}>
-            changed lately
-          </Words>
-        )}
-        <Box role="listbox" id="findings" aria-label={isEmpty ? 'Changed lately' : 'Found'} look="findings">
-          {results.map((result, index) => (
-            <Box role="none" key={result.id}>
-              <Way
-                role="option"
-                id={`finding-${result.id}`}
-                aria-selected={index === active && !isEmpty}
-                to={addressOf(result)}
-                look={index === active && !isEmpty ? 'finding active' : 'finding'}
-                style={{ borderInlineStartColor: pigmentColour(result.day ? null : result.pigment) }}
-                onOpen={() => openResult(result)}
-              >
-                <Said look="finding-title" dir="auto">
-                  {'titlePieces' in result ? <Pieces pieces={result.titlePieces} /> : result.title}
-                </Said>
-                <Said look="finding-trail">{whereWords(result)}</Said>
-                {'linePieces' in result && result.linePieces.length > 0 && (
-                  <Said look="finding-line" dir="auto">
-                    <Pieces pieces={result.linePieces} />
-                  </Said>
-                )}
-              </Way>
-            </Box>
-          ))}
+      <Box look={isWide ? 'find wide' : 'find'}>
+        <Box look="find-list">
+          <Heading level={1} look="said">
+            Find
+          </Heading>
+          <Field
+            ref={field}
+            label="Find"
+            role="combobox"
+            aria-expanded={rows.length > 0}
+            aria-controls="findings"
+            aria-activedescendant={row ? `finding-${active}` : undefined}
+            isLabelHidden
+            hasTrouble={false}
+            placeholder="Words in any title or text"
+            value={typed}
+            onChangeText={setTyped}
+            autoCorrect={false}
+            autoCapitalize="none"
+            inputStyle={{ fontSize: grown(22) }}
+            onKeyPress={(event) => {
+              const { key } = event.nativeEvent;
+              if (key === 'ArrowDown') setChosen(Math.min(active + 1, rows.length - 1));
+              else if (key === 'ArrowUp') setChosen(Math.max(active - 1, 0));
+              else if (key === 'Enter' && row) open(row.address);
+              else return;
+              event.preventDefault();
+            }}
+          />
+          <FindSentence asked={asked} remarks={found?.remarks ?? []} counts={counts} total={total} onAsk={ask} />
+          {!isEmpty && found && <Taken typed={typed} also={found.also} remarks={found.remarks} />}
+          <Line look="said" role="status">
+            {isEmpty ? '' : isFetching ? 'Looking' : `${total ?? found?.findings.length ?? 0} found`}
+          </Line>
+          {isEmpty && rows.length > 0 && (
+            <Line look="find-head" role="heading" aria-level={2}>
+              changed lately
+            </Line>
+          )}
+          <Results
+            label={isEmpty ? 'Changed lately' : 'Found'}
+            rows={rows}
+            active={active}
+            onChoose={setChosen}
+            onOpen={(each) => open(each.address)}
+          />
+          {!isEmpty && found?.isMore && limit < MOST && (
+            <Tap look="find-more" onPress={() => setLimit(limit + AT_A_TIME)}>
+              Show more
+            </Tap>
+          )}
+          {!isEmpty && isError && <Empty>The notes could not be searched: there is no way to the server just now.</Empty>}
+          {!isEmpty && !isError && found?.findings.length === 0 && !isFetching && (
+            <Empty>Nothing holds all of these words. Fewer words, or the beginning of one, may find it.</Empty>
+          )}
         </Box>
-        {!isEmpty && found?.length === 0 && !isFetching && (
-          <Empty>Nothing holds all of these words. Fewer words, or the beginning of one, may find it.</Empty>
-        )}
-      </View>
+        {isWide && row && <FoundPreview key={row.id} row={row} />}
+      </Box>
     </Screen>
   );
 }
 
-function Pieces({ pieces }: { pieces: readonly MarkedPiece[] }) {
+interface TakenProps {
+  typed: string;
+  also: readonly string[];
+  remarks: readonly Remark[];
+}
+
+/** What was taken for what was typed, and what of the line was not understood. */
+function Taken({ typed, also, remarks }: TakenProps) {
+  if (also.length === 0 && remarks.length === 0) return null;
   return (
-    <>
-      {pieces.map(({ text, isMarked }, index) =>
-        isMarked ? <Mark key={index}>{text}</Mark> : <Said key={index}>{text}</Said>,
+    <Box look="find-taken">
+      {also.length > 0 && (
+        <Line>
+          also: <Said dir="auto">{also.join(', ')}</Said>
+        </Line>
       )}
-    </>
+      {remarks.map(({ from, to, words }) => (
+        <Line key={from}>
+          <Said look="find-remarked" dir="auto">
+            {typed.slice(from, to)}
+          </Said>{' '}
+          {words}
+        </Line>
+      ))}
+    </Box>
   );
 }

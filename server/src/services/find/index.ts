@@ -118,7 +118,7 @@ export class Find {
     const ranked = search(connection, reader, query, limit + 1);
     if (ranked.length < FEW) {
       const have = new Set(ranked.map(({ target }) => target.id));
-      query.wanted = withSlips(query.wanted, known);
+      query.wanted = withSlips(query.wanted, known, ranked.length === 0);
       const others = search(connection, reader, query, limit + 1);
       ranked.push(...others.filter(({ target }) => !have.has(target.id)));
     }
@@ -134,7 +134,7 @@ export class Find {
     const query = await this.query(viewer, typed, known, habits);
     const asked = (each: Query) => rowsOf(connection, each, 'newest', COUNTED + 1);
     let rows = query ? asked(query) : [];
-    if (query && rows.length < FEW) rows = asked({ ...query, wanted: withSlips(query.wanted, known) });
+    if (query && rows.length < FEW) rows = asked({ ...query, wanted: withSlips(query.wanted, known, rows.length === 0) });
     const reader = this.entries.reader(viewer);
     const targets = targetsOf(reader, query, rows);
     return countsOf(
@@ -196,13 +196,20 @@ export class Find {
   }
 }
 
-/** The same with words that may have been meant, for those that are words and not said to be exact. */
-function withSlips(wanted: Wanted, known: KnownWords): Wanted {
+/** A word that so many lines hold is what was meant. */
+const USUAL = 2;
+
+/**
+ * The same with words that may have been meant, for those that are words and not said to be exact.
+ *
+ * @param isAny whether also in the place of words that the notes know well: where nothing holds all of them
+ */
+function withSlips(wanted: Wanted, known: KnownWords, isAny: boolean): Wanted {
   if (wanted.is === 'word') {
-    if (wanted.word.includes(' ')) return wanted;
+    if (wanted.word.includes(' ') || (!isAny && known.vocabulary.linesWith(wanted.word) >= USUAL)) return wanted;
     return { ...wanted, readings: [...wanted.readings, ...slipsOf(wanted.word, wanted.isBeginning, known)] };
   }
-  return isWantedTogether(wanted) ? { ...wanted, parts: wanted.parts.map((part) => withSlips(part, known)) } : wanted;
+  return isWantedTogether(wanted) ? { ...wanted, parts: wanted.parts.map((part) => withSlips(part, known, isAny)) } : wanted;
 }
 
 function rowsOf(connection: ViewerConnection, query: Query, by: FindOrder, limit: number, within = ''): FoundRow[] {
@@ -238,12 +245,13 @@ function search(connection: ViewerConnection, reader: EntryReader, query: Query,
   const best = Math.min(...rows.map(({ fit }) => fit), -1e-9);
   const now = Date.now();
   const typed = words.map(({ word }) => word).join(' ');
+  const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
   return targets
     .map((target): Ranked => {
       const row = byId.get(target.id)!;
       const names = [target.title, ...otherNamesOf(connection.raw, target.id)];
       const title = fitOf(names.join('\n'), new Set(), words);
-      const lines = target.kind === 'page' ? fittingLines(connection, target.id, words) : { lines: [], all: null };
+      const lines = target.kind === 'page' ? fittingLines(connection, target.id, words, tokens) : { lines: [], all: null };
       const worth = worthOf({
         title,
         line: lines.lines[0]?.fit ?? null,
@@ -262,6 +270,9 @@ function search(connection: ViewerConnection, reader: EntryReader, query: Query,
 const heldSomewhere = (fit: Fit, wanted: Wanted): Fit =>
   wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named');
 
+/** Cells and lines that were broken, beside each other. */
+const inOneLine = (words: string): string => words.trim().replaceAll(/\s*\n\s*/gu, ' · ');
+
 /** What was found as it is shown. */
 function shown(
   connection: ViewerConnection,
@@ -273,7 +284,7 @@ function shown(
   const rows = connection.all<{ place: number; node: string }>(WHOLE_LINES, { asked: JSON.stringify(asked) });
   const titleOf = (linked: string) => reader.target(linked).title;
   const read = new Map(
-    rows.map(({ place, node }) => [asked[place]![1]!, shownWords(JSON.parse(node) as NodeJson, titleOf)]),
+    rows.map(({ place, node }) => [asked[place]![1]!, inOneLine(shownWords(JSON.parse(node) as NodeJson, titleOf))]),
   );
   return ranked.map(({ row, target, lines }) => ({
     ...target,

@@ -38,15 +38,21 @@ function tokensBy(held: readonly HeldByLine[], named: ReadonlySet<string>): Read
   return tokens;
 }
 
-/** The lines of a document that hold what is looked for, the one that holds most first. */
+/**
+ * The lines of a document that hold what is looked for, the one that holds most first.
+ *
+ * @param filtered the tokens of tags and links by which the document was chosen: lines that hold one are shown too
+ */
 export function fittingLines(
   connection: ViewerConnection,
   documentId: string,
   wanted: readonly WantedWord[],
+  filtered: ReadonlySet<string>,
 ): FittingLines {
-  const named = new Set(
-    wanted.flatMap(({ readings }) => readings.flatMap(({ how, terms }) => (how === 'named' ? terms : []))),
-  );
+  const named = new Set(filtered);
+  for (const { readings } of wanted) {
+    for (const { how, terms } of readings) if (how === 'named') named.add(terms[0]!);
+  }
   const tokens = named.size > 0 ? tokensBy(heldByLines(connection.raw, documentId), named) : NO_TOKENS;
   const fits: (FittingLine & { weight: number })[] = [];
   const rows = connection.each<{ id: string; words: string }>(LINES_TO_FIND, {
@@ -55,12 +61,16 @@ export function fittingLines(
   });
   let whole = 0;
   for (const { id, words } of rows) {
-    const fit = fitOf(words, tokens.get(id) ?? NONE, wanted);
+    const own = tokens.get(id) ?? NONE;
+    const fit = fitOf(words, own, wanted);
     const count = countOf(fit);
-    if (count === 0) continue;
+    const isFiltered = filtered.size > 0 && [...own].some((token) => filtered.has(token));
+    if (count === 0 && !isFiltered) continue;
     // All words in one line are worth more than any part of them.
-    fits.push({ id, fit, weight: weightOf(fit) + (count === wanted.length ? wanted.length : 0) });
-    if (fit.every((how) => how === 'exact') && (whole += 1) >= LINES_SHOWN) break;
+    const weight = weightOf(fit) + (count === wanted.length ? wanted.length : 0) + (isFiltered ? 1 : 0);
+    fits.push({ id, fit, weight });
+    const isBest = fit.every((how) => how === 'exact') && (filtered.size === 0 || isFiltered);
+    if (isBest && (whole += 1) >= LINES_SHOWN) break;
   }
   const all = joinedFit(fits.map(({ fit }) => fit), HOW);
   if (all.length === 0 || all.includes(null)) {

@@ -20,6 +20,8 @@ export interface FilterContext {
 export interface Condition {
   sql: string;
   values: Values;
+  /** By what the index knows the lines for which a page fits; none where it is no line that does. */
+  tokens?: readonly string[];
 }
 
 /** What a filter's value comes to: a condition, or why it means nothing, in words. */

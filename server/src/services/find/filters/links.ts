@@ -1,3 +1,4 @@
+import { linkToken } from '@glossarion/core/links';
 import { LINKS_TO } from '../../../entities/find.queries';
 import type { Filter } from './filter';
 
@@ -7,6 +8,7 @@ export const links: Filter = {
   resolve: (value, key, { named }) => {
     const found = named(value);
     if (found.length === 0) return `Nothing is called “${value}”.`;
-    return { sql: LINKS_TO(key), values: { [key]: JSON.stringify(found.map(({ id }) => id)) } };
+    const ids = found.map(({ id }) => id);
+    return { sql: LINKS_TO(key), values: { [key]: JSON.stringify(ids) }, tokens: ids.map(linkToken) };
   },
 };

@@ -1,4 +1,4 @@
-import { foldTag } from '@glossarion/core/tags';
+import { foldTag, tagToken } from '@glossarion/core/tags';
 import { WEARS } from '../../../entities/find.queries';
 import type { Filter } from './filter';
 
@@ -9,6 +9,7 @@ export const tag: Filter = {
     const wanted = foldTag(value.replace(/^#/u, ''));
     const found = tags.all().filter(({ path, name }) => foldTag(path) === wanted || foldTag(name) === wanted);
     if (found.length === 0) return `There is no tag “${value}”.`;
-    return { sql: WEARS(key), values: { [key]: JSON.stringify(found.flatMap(({ id }) => tags.beneath(id))) } };
+    const all = found.flatMap(({ id }) => tags.beneath(id));
+    return { sql: WEARS(key), values: { [key]: JSON.stringify(all) }, tokens: all.map(tagToken) };
   },
 };

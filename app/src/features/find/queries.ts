@@ -1,0 +1,35 @@
+import type { Found, FoundCounts } from '@glossarion/core/find';
+import type { Glimpse } from '@glossarion/core/links';
+import { api } from '../../state/api';
+import { isMonthFirst, weekBegins } from '../../state/typedDay';
+
+/** What changes what is found, or how it is called. */
+const BY = ['Words', 'Outline', 'Titles', 'Links', 'Tasks', 'Tray', 'Kinds'] as const;
+
+const asked = (typed: string) => {
+  const order = isMonthFirst() ? 'month first' : 'day first';
+  return `q=${encodeURIComponent(typed)}&order=${encodeURIComponent(order)}&weekBegins=${weekBegins()}`;
+};
+
+/** What is asked to find: entered in the table of questions once somebody does. */
+const findQueries = api.injectEndpoints({
+  endpoints: (build) => ({
+    found: build.query<Found, { typed: string; limit: number }>({
+      query: ({ typed, limit }) => `/find?${asked(typed)}&limit=${limit}`,
+      keepUnusedDataFor: 5,
+      providesTags: [...BY],
+    }),
+    foundCounts: build.query<FoundCounts, string>({
+      query: (typed) => `/find/counts?${asked(typed)}`,
+      keepUnusedDataFor: 5,
+      providesTags: [...BY],
+    }),
+    glimpseAround: build.query<Glimpse, string>({
+      query: (id) => `/glimpses/${id}?around=true`,
+      keepUnusedDataFor: 5,
+      providesTags: [...BY],
+    }),
+  }),
+});
+
+export const { useFoundQuery, useFoundCountsQuery, useGlimpseAroundQuery } = findQueries;
