@@ -34,7 +34,7 @@ test('a line written today stands in the project’s Margin, is found by a word,
 
   await page.goto(`${ownServer.url}/find`);
   await page.getByRole('combobox', { name: 'Find' }).fill('quaternary');
-  const finding = page.locator('.finding', { hasText: 'wants the quaternary figures' });
+  const finding = page.locator('.finding-line', { hasText: 'wants the quaternary figures' });
   await expect(finding.locator('.marked')).toHaveText('quaternary');
   await finding.click();
   await expect(textOf(page)).toContainText('Callum rang about Sluice gate no. 2 and wants the quaternary figures');

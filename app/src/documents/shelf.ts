@@ -22,6 +22,7 @@ const TAGS = {
   tasks: 'Tasks',
   tray: 'Tray',
   kinds: 'Kinds',
+  words: 'Found',
 } as const;
 
 type Tag = (typeof TAGS)[keyof typeof TAGS];
@@ -32,6 +33,8 @@ const tagsOf = ({ what, ids }: ChangeNotice): (Tag | { type: Tag; id: string })[
 
 /** While somebody writes on, the sign of saving does not flicker, and what other places show of it is not asked for. */
 const SAVED_AFTER = 300;
+/** So long after something changed elsewhere what was found is looked for again, in milliseconds. */
+const FOUND_AFTER = 400;
 
 /** This browser's store of an account and the way to the server, for as long as it is signed in here. */
 export class Shelf {
@@ -39,6 +42,7 @@ export class Shelf {
   keptCopies: KeptCopy[] = [];
   private listeners = new Set<() => void>();
   private savedTimer: ReturnType<typeof setTimeout> | undefined;
+  private foundTimer: ReturnType<typeof setTimeout> | undefined;
   /** What was said when the server had no room. */
   private full: string | null = null;
 
@@ -77,6 +81,14 @@ export class Shelf {
     this.listeners.forEach((listener) => listener());
   };
 
+  /** What was found may be something else by now; while others write on it is looked for now and then. */
+  private findAgain(): void {
+    this.foundTimer ??= setTimeout(() => {
+      this.foundTimer = undefined;
+      store.dispatch(api.util.invalidateTags(['Found']));
+    }, FOUND_AFTER);
+  }
+
   private get events(): LibraryEvents {
     return {
       onSaving: (saving) => {
@@ -89,12 +101,13 @@ export class Shelf {
           this.full = null;
           this.savedTimer = setTimeout(() => {
             store.dispatch(savingChanged('saved'));
-            store.dispatch(api.util.invalidateTags(['Words']));
+            store.dispatch(api.util.invalidateTags(['Words', 'Found']));
           }, SAVED_AFTER);
         }
       },
       onChanged: (changed) => {
-        store.dispatch(api.util.invalidateTags(changed.flatMap(tagsOf)));
+        store.dispatch(api.util.invalidateTags(changed.filter(({ what }) => what !== 'words').flatMap(tagsOf)));
+        this.findAgain();
         for (const { what, ids } of changed) if (what === 'title') refreshTargets(ids);
         if (changed.some(({ what }) => what === 'title' || what === 'outline')) renewPickables();
       },

@@ -128,6 +128,7 @@ export const api = createApi({
     'Tasks',
     'Tray',
     'Kinds',
+    'Found',
   ],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),

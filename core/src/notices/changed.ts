@@ -11,6 +11,7 @@ export const CHANGED = [
   'tasks',
   'tray',
   'kinds',
+  'words',
 ] as const;
 export type Changed = (typeof CHANGED)[number];
 

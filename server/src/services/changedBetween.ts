@@ -18,8 +18,14 @@ export function changedBetween(before: TitledFacts, now: TitledFacts): Changed[]
   if (linkKey(before.facts) !== linkKey(now.facts) || isSaidOtherwise) changed.push('links');
   if (taskKey(before.facts) !== taskKey(now.facts)) changed.push('tasks');
   if (kindKey(before.facts) !== kindKey(now.facts)) changed.push('kinds');
+  if (isWrittenOtherwise(before.facts.blocks, now.facts.blocks)) changed.push('words');
   return changed;
 }
+
+/** Whether any line says something else; what was not changed is the same object still. */
+const isWrittenOtherwise = (before: BodyFacts['blocks'], now: BodyFacts['blocks']): boolean =>
+  before.length !== now.length ||
+  now.some(({ node, words }, index) => node !== before[index]!.node && words !== before[index]!.words);
 
 /** What a page is. */
 const kindKey = ({ kinds }: BodyFacts): string => (kinds.length === 0 ? '' : JSON.stringify(kinds));

@@ -55,10 +55,7 @@ export function FindScreen() {
   const active = Math.min(chosen, rows.length - 1);
   const row = rows[active];
   const total = counts && !isEmpty && !isFetching ? `${counts.total.toLocaleString()}${counts.isMore ? '+' : ''}` : null;
-  const ask = (next: Asked | null) => {
-    setTyped(writeQueryLine(next));
-    field.current?.focus();
-  };
+  const ask = (next: Asked | null) => setTyped(writeQueryLine(next));
 
   return (
     <Screen label="Find">

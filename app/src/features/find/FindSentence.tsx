@@ -21,9 +21,10 @@ interface FindSentenceProps {
 export function FindSentence({ asked, remarks, counts, total, onAsk }: FindSentenceProps) {
   const filters = meantFilters(asked, remarks);
   const [changing, setChanging] = useState<{ slot: Slot; before: ChosenFilter | null } | null>(null);
-  const control = (slot: Slot, before: ChosenFilter | null) => (
+  // Known by its place in the sentence, so that the focus comes back to it, whatever it says by then.
+  const control = (slot: Slot, before: ChosenFilter | null, place: number) => (
     <Tap
-      key={`${slot.key} ${before?.field ?? ''} ${before?.value ?? ''}`}
+      key={`${slot.key} ${place}`}
       look={before ? 'find-control chosen' : 'find-control'}
       aria-haspopup="dialog"
       onPress={() => setChanging({ slot, before })}
@@ -36,10 +37,9 @@ export function FindSentence({ asked, remarks, counts, total, onAsk }: FindSente
       <Said>{total === null ? 'Pages' : `${total} found`}</Said>
       {SLOTS.map((slot) => {
         const [first = null, ...others] = chosenIn(filters, slot);
-        return [control(slot, first), ...others.map((other) => control(slot, other))];
+        return [first, ...others].map((each, place) => control(slot, each, place));
       })}
-      {chosenIn(filters, MORE).map((filter) => control(MORE, filter))}
-      {control(MORE, null)}
+      {[...chosenIn(filters, MORE), null].map((each, place) => control(MORE, each, place))}
       {changing && (
         <FilterSheet
           slot={changing.slot}

@@ -3,9 +3,6 @@ import type { Glimpse } from '@glossarion/core/links';
 import { api } from '../../state/api';
 import { isMonthFirst, weekBegins } from '../../state/typedDay';
 
-/** What changes what is found, or how it is called. */
-const BY = ['Words', 'Outline', 'Titles', 'Links', 'Tasks', 'Tray', 'Kinds'] as const;
-
 const asked = (typed: string) => {
   const order = isMonthFirst() ? 'month first' : 'day first';
   return `q=${encodeURIComponent(typed)}&order=${encodeURIComponent(order)}&weekBegins=${weekBegins()}`;
@@ -17,17 +14,17 @@ const findQueries = api.injectEndpoints({
     found: build.query<Found, { typed: string; limit: number }>({
       query: ({ typed, limit }) => `/find?${asked(typed)}&limit=${limit}`,
       keepUnusedDataFor: 5,
-      providesTags: [...BY],
+      providesTags: ['Found'],
     }),
     foundCounts: build.query<FoundCounts, string>({
       query: (typed) => `/find/counts?${asked(typed)}`,
       keepUnusedDataFor: 5,
-      providesTags: [...BY],
+      providesTags: ['Found'],
     }),
     glimpseAround: build.query<Glimpse, string>({
       query: (id) => `/glimpses/${id}?around=true`,
       keepUnusedDataFor: 5,
-      providesTags: [...BY],
+      providesTags: ['Found'],
     }),
   }),
 });

@@ -1,0 +1,126 @@
+import type { Page } from '@playwright/test';
+import { expect, into, isPhone, line, openPage, saved, test } from './support/lines';
+
+/** Any line in a few keystrokes: by words, slips, forms, what links show, and by what it is. */
+
+const NOTES = {
+  'Sluice gate': 'Elm and oak. #timber/elm\n\nThe gudgeon is worn.\n\n- [ ] Ask for the winch rating\n',
+  Winch: `${'Greased.\n\n'.repeat(40)}| part | bore |\n| --- | --- |\n| drum | 64 mm |\n\n\`\`\`js\nconst windlass = 4;\n\`\`\`\n`,
+  'Callum Frayne': '---\nkinds: [person]\n---\nSmith at the lifeboat house.\n',
+  Bands: 'Forged by [[Callum Frayne]] in March. #ironwork\n',
+};
+
+const titleOf = (page: Page) => page.getByRole('textbox', { name: 'Title', exact: true });
+const field = (page: Page) => page.getByRole('combobox', { name: 'Find' });
+const found = (page: Page) => page.locator('#findings');
+const lines = (page: Page) => found(page).locator('.finding-line');
+const sentence = (page: Page) => page.getByRole('group', { name: 'What is found' });
+
+async function openFind(page: Page, words: string): Promise<void> {
+  await page.goto(new URL('/find', page.url()).href);
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type(words);
+}
+
+test('F1 a line is found as it is typed, opened at its place by keys or a tap, and shown beside where there is room', async ({
+  pages,
+}) => {
+  const page = await pages(NOTES);
+  await openFind(page, 'gudg wor');
+  await expect(lines(page)).toHaveText('The gudgeon is worn.');
+  await expect(lines(page).locator('.marked')).toHaveText(['gudgeon', 'worn']);
+  await expect(found(page).locator('.finding-trail')).toContainText('Mill / Works · today');
+  // Reached again by its address.
+  await expect(page).toHaveURL(/q=gudg/u);
+  await page.reload();
+  await expect(lines(page)).toHaveText('The gudgeon is worn.');
+  await field(page).focus();
+  await page.keyboard.press('ArrowDown');
+  const chosen = await field(page).getAttribute('aria-activedescendant');
+  await expect(page.locator(`#${chosen}`)).toHaveText('The gudgeon is worn.');
+  if (!isPhone(page)) {
+    const preview = page.getByRole('region', { name: 'Preview' });
+    await expect(preview.locator('.found-line')).toHaveText('The gudgeon is worn.');
+    await expect(preview).toContainText('Ask for the winch rating');
+  }
+  await page.keyboard.press('Enter');
+  await expect(titleOf(page)).toHaveText('Sluice gate');
+  await expect(line(page, 'gudgeon is')).toBeInViewport();
+
+  await openFind(page, '64 drum');
+  await expect(lines(page)).toHaveText('part · bore · drum · 64 mm');
+  await lines(page).click();
+  await expect(titleOf(page)).toHaveText('Winch');
+  await expect(page.getByRole('cell', { name: '64 mm' })).toBeInViewport();
+  await openFind(page, 'windlass');
+  await lines(page).click();
+  await expect(page.getByText('const windlass')).toBeInViewport();
+});
+
+test('F1 what another window writes and renames is found at once, where it is linked too', async ({ pages, context }) => {
+  const page = await pages(NOTES);
+  await openFind(page, 'forged osric');
+  await expect(page.getByText('Nothing holds all of these words.')).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await openPage(other, 'Callum Frayne');
+  await titleOf(other).fill('Osric Pell');
+  await saved(other);
+  await expect(lines(page)).toHaveText('Forged by Osric Pell in March. ironwork');
+  await openPage(other, 'Bands');
+  await into(other, 'Forged');
+  await other.keyboard.press('End');
+  await other.keyboard.type(' Twice');
+  await saved(other);
+  await expect(lines(page)).toContainText('Twice');
+});
+
+test('F3 slips, forms and beginnings find what was meant, and it is said', async ({ pages }) => {
+  const page = await pages(NOTES);
+  await openFind(page, 'gudgoen');
+  await expect(lines(page).locator('.marked')).toHaveText('gudgeon');
+  await expect(page.getByText('also: gudgeon')).toBeVisible();
+  await field(page).fill('grease');
+  await expect(found(page).getByRole('option', { name: /^Winch/u })).toBeVisible();
+  await field(page).fill('nothing of it here');
+  await expect(page.getByText('Nothing holds all of these words.')).toBeVisible();
+});
+
+test('F2 the sentence and the line are one query: by taps, by keys, and back', async ({ pages }) => {
+  const page = await pages(NOTES);
+  await openFind(page, 'the');
+  await expect(sentence(page)).toContainText('2 found');
+  await sentence(page).getByRole('button', { name: 'with any tag' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Tag' });
+  await expect(sheet.getByRole('option')).toHaveText(['timber/elm1']);
+  await sheet.getByRole('option').click();
+  await expect(field(page)).toHaveValue('tag:timber/elm the');
+  await expect(found(page).locator('.finding-title')).toHaveText('Sluice gate');
+  await expect(sentence(page).getByRole('button', { name: 'with the tag timber/elm' })).toBeVisible();
+  await expect(sentence(page).getByRole('button', { name: 'with the tag timber/elm' })).toBeFocused();
+
+  // The line says the same: what is typed there stands in the sentence.
+  await field(page).fill('kind:person ');
+  await expect(sentence(page).getByRole('button', { name: 'of the kind person' })).toBeVisible();
+  await expect(found(page).locator('.finding-title')).toHaveText('Callum Frayne');
+  await sentence(page).getByRole('button', { name: 'of the kind person' }).click();
+  await page.getByRole('dialog', { name: 'Kind' }).getByRole('option', { name: 'of any kind' }).click();
+  await expect(field(page)).toHaveValue('');
+
+  await field(page).fill('has:tasks written:today');
+  await expect(found(page).locator('.finding-title')).toHaveText('Sluice gate');
+  await field(page).fill('weather:fair elm');
+  await expect(page.getByText('There is no filter or field “weather”: searched as words.')).toBeVisible();
+
+  // By keys alone: to the sentence, days in words, Enter.
+  await field(page).fill('elm');
+  await field(page).press('Tab');
+  while (!(await sentence(page).getByRole('button', { name: 'written at any time' }).evaluate((one) => one === document.activeElement)))
+    await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Written' }).getByRole('combobox')).toBeFocused();
+  await page.keyboard.type('since yesterday');
+  await page.keyboard.press('Enter');
+  await expect(field(page)).toHaveValue('written:"since yesterday" elm');
+  await expect(found(page).locator('.finding-title')).toHaveText('Sluice gate');
+});
