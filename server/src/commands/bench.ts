@@ -3,12 +3,13 @@ import os from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import { newId } from '@glossarion/core/document';
-import { foldWords, indexedWords } from '@glossarion/core/words';
+import { foldWords } from '@glossarion/core/words';
 import { nameFuzzy } from '@glossarion/core/names';
 import { parseMarkdown } from '@glossarion/core/formats/markdown';
 import type { Act } from '@glossarion/core/acts';
 import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
+import { measureFinding } from '../measuring/finding';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
 import { median, percentile, say, sum, time, timeAsync } from '../measuring/measure';
 import { measureLookingBack } from '../measuring/lookingBack';
@@ -44,23 +45,6 @@ async function measureImport({ services, viewer, pages, scale }: Measured): Prom
   const parsing = time(() => files.forEach((file) => parseMarkdown(file.text)));
   const importing = await timeAsync(() => services.imports.take(viewer, files));
   say('import / parsing with remark alone', scale, importing / parsing, 2);
-}
-
-async function measureFind({ services: { database, find }, viewer, scale }: Measured): Promise<void> {
-  const text = madeNotes({ pages: 50 })
-    .map((file) => file.text)
-    .join(' ');
-  const words = [...new Set(indexedWords(text).split(' '))].slice(0, 60);
-  const typed = words.flatMap((word) => [word.slice(0, 1), word.slice(0, 3), word]);
-  const bare = database.reader.prepare(
-    'SELECT rowid FROM findIndex WHERE findIndex MATCH ? ORDER BY bm25(findIndex, 8, 1) LIMIT 24',
-  );
-  for (const each of typed) await find.find(viewer, each);
-  const bareTimes = typed.map((each) => time(() => bare.all(`"${each}" *`)));
-  const findTimes: number[] = [];
-  for (const each of typed) findTimes.push(await timeAsync(() => find.find(viewer, each)));
-  const p95 = percentile(findTimes, 0.95);
-  say('Find as typed / bare FTS5', scale, sum(findTimes) / sum(bareTimes), 2, `p95 ${p95.toFixed(1)} ms, at most 100`);
 }
 
 async function measureGoTo({ services: { database, find }, viewer, pages, scale }: Measured): Promise<void> {
@@ -143,7 +127,7 @@ for (const pages of sizes) {
   const measured: Measured = { services, viewer, pages, scale: `${pages} pages` };
   await measureImport(measured);
   await services.background.idle();
-  await measureFind(measured);
+  await measureFinding(services, viewer, measured.scale);
   await measureGoTo(measured);
   await measureMargin(measured);
   await measurePicker(measured);

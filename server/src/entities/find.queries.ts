@@ -5,27 +5,30 @@ const TITLE_WEIGHT = 8;
 
 const MATCHING = 'findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex MATCH @match AND VISIBLE(e)';
 
-/** How well a row fits: less is better. */
-export const FITTING = `bm25(findIndex, ${TITLE_WEIGHT}, 1)`;
-
-/** Of what a condition of its own holds for: what holds words as well, and in which order. */
+/** In which order the first of what was found are taken: of what holds words as well, or of all. */
 const ORDERS = {
   /** Best first. */
-  ranked: { from: MATCHING, fit: FITTING, order: 'fit' },
+  ranked: { from: MATCHING, fit: `bm25(findIndex, ${TITLE_WEIGHT}, 1)`, order: 'fit' },
   /** Newest first. */
-  newest: { from: MATCHING, fit: '0', order: 'f.rowid DESC' },
+  newest: { from: MATCHING, fit: '0', order: 'e.row DESC' },
   /** Without words: changed last first. */
   changed: { from: 'entries e WHERE VISIBLE(e)', fit: '0', order: 'e.changedAt DESC' },
 } as const;
 
 export type FindOrder = keyof typeof ORDERS;
 
-/** What was found with all that ranks it: when it was opened last, and whether it is in the bin by itself. */
+/**
+ * What holds words, or that for which a condition holds, with all that ranks it and how well it fits: less is better.
+ * What ranks it is read of those alone that are taken.
+ */
 export const FOUND = (by: FindOrder, condition = '1') => {
   const { from, fit, order } = ORDERS[by];
-  return `SELECT e.id, e.name, e.kind, e.changedAt, ${fit} AS fit,
-      (SELECT v.visitedAt FROM visits v WHERE OWN(v) AND v.entryId = e.id) AS visitedAt
-    FROM ${from} AND ${condition} ORDER BY ${order} LIMIT @limit`;
+  return `
+    SELECT e.id, e.name, e.firstWords, e.day, e.kind, e.changedAt, taken.fit,
+      (SELECT v.visitedAt FROM visits v WHERE OWN(v) AND v.entryId = e.id) AS visitedAt,
+      (SELECT group_concat(o.name, char(10)) FROM otherNames o WHERE o.pageId = e.id) AS names
+    FROM (SELECT e.row AS row, ${fit} AS fit FROM ${from} AND ${condition} ORDER BY ${order} LIMIT @limit) taken
+    CROSS JOIN entries e ON e.row = taken.row`;
 };
 
 /** Of the newest pages whose name holds words, those that most link to. */

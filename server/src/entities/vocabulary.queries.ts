@@ -8,8 +8,11 @@ export const COUNT_WORD = `
 /** What is known of one word. */
 export const WORD = 'SELECT v.language, v.stem, v.lines FROM vocabulary v WHERE OWN(v) AND v.word = @word';
 
-/** The words that have one of these stems, given as languages and stems in turn; those in most lines first. */
+/**
+ * The words that have one of these stems, given as languages and stems in turn; those in most lines first. By the index
+ * of stems: grouping would take all words in their order.
+ */
 export const FORMS = `
   SELECT v.word, SUM(v.lines) AS lines FROM json_each(@stems) asked
-  CROSS JOIN vocabulary v ON v.language = asked.value ->> 0 AND v.stem = asked.value ->> 1
+  CROSS JOIN vocabulary v INDEXED BY vocabulary_by_stem ON v.language = asked.value ->> 0 AND v.stem = asked.value ->> 1
   WHERE OWN(v) GROUP BY v.word ORDER BY lines DESC LIMIT @limit`;

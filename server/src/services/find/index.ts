@@ -1,87 +1,44 @@
 import type { Reading } from '@glossarion/core/dates';
 import { momentsOf } from '@glossarion/core/journal';
 import {
-  fitOf,
-  HOW,
-  joinedFit,
-  markWords,
+  isWantedTogether,
   slipsOf,
   wantedOf,
   wantedWords,
-  worthOf,
-  isWantedTogether,
-  type Finding,
-  type Fit,
   type Found,
   type FoundCounts,
   type KnownWords,
-  type Remark,
   type Wanted,
-  type WantedWord,
 } from '@glossarion/core/find';
 import { leavesOf, readQueryLine, type AskedFilter } from '@glossarion/core/find/query';
-import { shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Target } from '@glossarion/core/links';
-import { foldWords, indexedWords, wordsIn } from '@glossarion/core/words';
+import { foldWords } from '@glossarion/core/words';
 import type { Viewer, ViewerConnection } from '../../access';
 import type { Database } from '../../database/database';
-import { FOUND, type FindOrder } from '../../entities/find.queries';
-import { WHOLE_LINES } from '../../entities/link.queries';
-import type { Entries, EntryReader } from '../entries';
+import type { Entries } from '../entries';
 import type { Kinds } from '../kinds';
-import { otherNamesOf } from '../otherNames';
 import type { Tags } from '../tags';
 import type { Zones } from '../zones';
 import { countsOf } from './counts';
 import type { Condition, FilterContext } from './filters';
 import { knownWords } from './known';
-import { fittingLines, type FittingLines } from './lines';
 import { Names } from './names';
+import { rowsOf, search, targetsOf, type Query } from './search';
+import { alsoIn, shown } from './shown';
 import { understand } from './understood';
 import type { Vocabularies } from './vocabularies';
-import { whereOf } from './where';
 
-/** How many pages are shown at once, and how many are looked at for the best. */
+/** How many pages are shown at once. */
 const SHOWN = 24;
-const CONSIDERED = 60;
-/** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
-const SHORT = 3;
 /** With fewer pages than this, words that were mistyped are looked for too. */
 const FEW = 6;
 /** What is counted ends here. */
 const COUNTED = 1_000;
 /** How days in words are read where nobody has said it otherwise. */
 const HABITS: Habits = { order: 'day first', weekBegins: 1 };
-/** A day in milliseconds. */
-const DAY = 86_400_000;
 
 /** How somebody reads and writes days. */
 export type Habits = Pick<Reading, 'order' | 'weekBegins'>;
-
-/** A row that holds what is looked for. */
-interface FoundRow {
-  id: string;
-  name: string;
-  kind: string;
-  changedAt: string;
-  fit: number;
-  visitedAt: string | null;
-}
-
-/** A query as it is asked: what is looked for, and what its filters come to. */
-interface Query {
-  wanted: Wanted;
-  conditions: ReadonlyMap<AskedFilter, Condition>;
-  remarks: Remark[];
-}
-
-/** A page that was found, before it is known how it is shown. */
-interface Ranked {
-  row: FoundRow;
-  target: Target;
-  lines: FittingLines;
-  worth: number;
-}
 
 /** Finding by words, and by name. */
 export class Find {
@@ -136,7 +93,7 @@ export class Find {
     let rows = query ? asked(query) : [];
     if (query && rows.length < FEW) rows = asked({ ...query, wanted: withSlips(query.wanted, known, rows.length === 0) });
     const reader = this.entries.reader(viewer);
-    const targets = targetsOf(reader, query, rows);
+    const targets = query ? targetsOf(reader, query, rows) : [];
     return countsOf(
       this.database.manager,
       targets.slice(0, COUNTED),
@@ -210,109 +167,4 @@ function withSlips(wanted: Wanted, known: KnownWords, isAny: boolean): Wanted {
     return { ...wanted, readings: [...wanted.readings, ...slipsOf(wanted.word, wanted.isBeginning, known)] };
   }
   return isWantedTogether(wanted) ? { ...wanted, parts: wanted.parts.map((part) => withSlips(part, known, isAny)) } : wanted;
-}
-
-function rowsOf(connection: ViewerConnection, query: Query, by: FindOrder, limit: number, within = ''): FoundRow[] {
-  const { match, condition, values } = whereOf(query.wanted, query.conditions);
-  if (match === null) return connection.all<FoundRow>(FOUND('changed', condition), { ...values, limit });
-  const asked = { ...values, match: within ? `${within} : ${match}` : match, limit };
-  return connection.all<FoundRow>(FOUND(by, condition), asked);
-}
-
-/** Rows that may be the best: of short queries those that are called so first, since they hold in too many texts. */
-function candidates(connection: ViewerConnection, query: Query, words: readonly WantedWord[], limit: number): FoundRow[] {
-  const letters = words.reduce((sum, { word }) => sum + word.length, 0);
-  if (letters >= SHORT || words.length === 0) return rowsOf(connection, query, 'ranked', Math.max(CONSIDERED, 2 * limit));
-  const titled = rowsOf(connection, query, 'newest', CONSIDERED, 'title');
-  if (titled.length >= SHOWN) return titled;
-  const have = new Set(titled.map(({ id }) => id));
-  return [...titled, ...rowsOf(connection, query, 'newest', CONSIDERED).filter(({ id }) => !have.has(id))];
-}
-
-/** What rows are; nothing that is in the bin, unless that is asked for. */
-function targetsOf(reader: EntryReader, query: Query | null, rows: readonly FoundRow[]): Target[] {
-  const ids = rows.map(({ id }) => id);
-  const isBinAsked = [...(query?.conditions.keys() ?? [])].some(({ value }) => value.toLowerCase() === 'bin');
-  return isBinAsked ? reader.targets(ids) : reader.present(ids);
-}
-
-/** The pages that a query finds, best first, at most so many. */
-function search(connection: ViewerConnection, reader: EntryReader, query: Query, limit: number): Ranked[] {
-  const words = wantedWords(query.wanted);
-  const rows = candidates(connection, query, words, limit);
-  const targets = targetsOf(reader, query, rows);
-  const byId = new Map(rows.map((row) => [row.id, row]));
-  const best = Math.min(...rows.map(({ fit }) => fit), -1e-9);
-  const now = Date.now();
-  const typed = words.map(({ word }) => word).join(' ');
-  const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
-  return targets
-    .map((target): Ranked => {
-      const row = byId.get(target.id)!;
-      const names = [target.title, ...otherNamesOf(connection.raw, target.id)];
-      const title = fitOf(names.join('\n'), new Set(), words);
-      const lines = target.kind === 'page' ? fittingLines(connection, target.id, words, tokens) : { lines: [], all: null };
-      const worth = worthOf({
-        title,
-        line: lines.lines[0]?.fit ?? null,
-        page: heldSomewhere(joinedFit([title, ...(lines.all ? [lines.all] : [])], HOW), query.wanted),
-        isNamedSo: typed !== '' && names.some((name) => indexedWords(name) === typed),
-        relevance: row.fit / best,
-        days: Math.max(0, now - Math.max(Date.parse(row.changedAt), Date.parse(row.visitedAt ?? row.changedAt))) / DAY,
-      });
-      return { row, target, lines, worth };
-    })
-    .sort((one, other) => other.worth - one.worth)
-    .slice(0, limit);
-}
-
-/** What the index has of a page is held by what stands beside its lines, where no line and no title holds it. */
-const heldSomewhere = (fit: Fit, wanted: Wanted): Fit =>
-  wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named');
-
-/** Cells and lines that were broken, beside each other. */
-const inOneLine = (words: string): string => words.trim().replaceAll(/\s*\n\s*/gu, ' · ');
-
-/** What was found as it is shown. */
-function shown(
-  connection: ViewerConnection,
-  reader: EntryReader,
-  ranked: readonly Ranked[],
-  words: readonly WantedWord[],
-): Finding[] {
-  const asked = ranked.flatMap(({ target, lines }) => lines.lines.map(({ id }) => [target.id, id]));
-  const rows = connection.all<{ place: number; node: string }>(WHOLE_LINES, { asked: JSON.stringify(asked) });
-  const titleOf = (linked: string) => reader.target(linked).title;
-  const read = new Map(
-    rows.map(({ place, node }) => [asked[place]![1]!, inOneLine(shownWords(JSON.parse(node) as NodeJson, titleOf))]),
-  );
-  return ranked.map(({ row, target, lines }) => ({
-    ...target,
-    titlePieces: markWords(target.title, words, 200),
-    blockId: lines.lines[0]?.id ?? null,
-    lines: lines.lines.map(({ id, file }) => ({
-      blockId: id,
-      pieces: markWords([read.get(id), file].filter(Boolean).join(' · '), words),
-    })),
-    changedAt: row.changedAt,
-  }));
-}
-
-/** The most words that are said to have been taken for what was typed. */
-const SAID = 6;
-
-/** Words that are marked though they are not what was typed, as they are written. */
-function alsoIn(findings: readonly Finding[], words: readonly WantedWord[]): string[] {
-  const also = new Map<string, string>();
-  const marked = findings.flatMap(({ titlePieces, lines }) => [...titlePieces, ...lines.flatMap(({ pieces }) => pieces)]);
-  for (const { text, isMarked } of marked) {
-    if (!isMarked || also.size >= SAID) continue;
-    for (const { word } of wordsIn(text)) {
-      const isTyped = words.some(({ word: typed, isBeginning, readings }) =>
-        readings[0]!.terms.some((term) => (isBeginning ? word.startsWith(term) : word === term)) || typed === word,
-      );
-      if (!isTyped && !also.has(word)) also.set(word, text.toLowerCase());
-    }
-  }
-  return [...also.values()];
 }

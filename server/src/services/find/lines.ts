@@ -22,6 +22,9 @@ export interface FittingLines {
   all: Fit | null;
 }
 
+/** What no line holds anything of. */
+export const NO_LINES: FittingLines = { lines: [], all: null };
+
 const NONE: ReadonlySet<string> = new Set();
 const NO_TOKENS: ReadonlyMap<string, ReadonlySet<string>> = new Map();
 

@@ -1,0 +1,67 @@
+import { indexedWords } from '@glossarion/core/words';
+import type { Viewer } from '../access';
+import type { Services } from '../services';
+import { madeNotes, madeTitle } from '../services/madeNotes';
+import { percentile, say, sum, time, timeAsync } from './measure';
+
+/** How many searches of each sort are tried. */
+const TRIED = 30;
+/** The most milliseconds that the slowest of twenty may take. */
+const SLOWEST = 100;
+
+/** A search as it is typed, and the words that the bare index is asked for. */
+type Search = readonly [typed: string, bare: string];
+
+const word = (each: string): string => `"${each}"`;
+const all = (words: readonly string[]): string => words.map(word).join(' AND ');
+
+/** A word with two of its letters in each other's place. */
+const mistyped = (each: string): string => `${each[0]}${each[2]}${each[1]}${each.slice(3)}`;
+
+/** Searches of every sort, in made notes. */
+function searches(): Record<string, { most: number; tried: Search[] }> {
+  const files = madeNotes({ pages: 400 });
+  const lines = files.flatMap(({ text }) => text.split('\n')).map((line) => indexedWords(line).split(' '));
+  const long = lines.filter((words) => words.length >= 6 && words.every((each) => /^[a-z]+$/u.test(each)));
+  const some = <T>(list: readonly T[]): T[] => list.filter((_each, index) => index % Math.ceil(list.length / TRIED) === 0);
+  const words = [...new Set(lines.flat())].filter((each) => each.length >= 5 && /^[a-z]+$/u.test(each));
+  const titles = Array.from({ length: TRIED }, (_each, index) => indexedWords(madeTitle(index * 7)).split(' '));
+  return {
+    'one letter': { most: 2, tried: some(words).map((each) => [each[0]!, `${word(each[0]!)} *`]) },
+    'a word as it is typed': { most: 2, tried: some(words).map((each) => [each.slice(0, 4), `${word(each.slice(0, 4))} *`]) },
+    'a word': { most: 2, tried: some(words).map((each) => [`${each} `, word(each)]) },
+    'three words': {
+      most: 2,
+      tried: some(long).map((line) => [`${line.slice(0, 3).join(' ')} `, all(line.slice(0, 3))]),
+    },
+    'a phrase': {
+      most: 2,
+      tried: some(long).map((line) => [`"${line.slice(1, 4).join(' ')}" `, word(line.slice(1, 4).join(' '))]),
+    },
+    'a slip': { most: 3, tried: some(words).map((each) => [`${mistyped(each)} `, word(each)]) },
+    'a word in a link': {
+      most: 3,
+      tried: some(long).map((line, index) => {
+        const linked = titles[index % titles.length]!.at(-1)!;
+        return [`${linked} ${line[0]} `, all([linked, line[0]!])];
+      }),
+    },
+    'a filter': { most: 2, tried: some(words).map((each) => [`has:tasks ${each} `, word(each)]) },
+  };
+}
+
+/** Finding against the bare index, asked for the same words in the same order of rank. */
+export async function measureFinding({ database, find }: Services, viewer: Viewer, scale: string): Promise<void> {
+  const bare = database.reader.prepare(
+    'SELECT rowid FROM findIndex WHERE findIndex MATCH ? ORDER BY bm25(findIndex, 8, 1) LIMIT 24',
+  );
+  for (const [sort, { most, tried }] of Object.entries(searches())) {
+    for (const [typed] of tried) await find.find(viewer, typed);
+    const bareTimes = tried.map(([, match]) => time(() => bare.all(match)));
+    const times: number[] = [];
+    for (const [typed] of tried) times.push(await timeAsync(() => find.find(viewer, typed)));
+    const p95 = percentile(times, 0.95);
+    const ratio = sum(times) / sum(bareTimes);
+    say(`Find ${sort} / bare FTS5`, scale, ratio, most, `p95 ${p95.toFixed(1)} ms, at most ${SLOWEST}`);
+  }
+}

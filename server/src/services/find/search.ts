@@ -1,0 +1,138 @@
+import {
+  fitOf,
+  HOW,
+  joinedFit,
+  wantedWords,
+  worthOf,
+  type Fit,
+  type Remark,
+  type Wanted,
+  type WantedWord,
+} from '@glossarion/core/find';
+import type { AskedFilter } from '@glossarion/core/find/query';
+import type { Target } from '@glossarion/core/links';
+import { indexedWords } from '@glossarion/core/words';
+import type { ViewerConnection } from '../../access';
+import { FOUND, type FindOrder } from '../../entities/find.queries';
+import { entryTitle, type EntryReader, type TitledEntry } from '../entries';
+import type { Condition } from './filters';
+import { fittingLines, NO_LINES, type FittingLines } from './lines';
+import { whereOf } from './where';
+
+/** How many pages are looked at for the best. */
+const CONSIDERED = 60;
+/** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
+const SHORT = 3;
+/** So many titles are enough for such a query. */
+const ENOUGH = 24;
+/** A day in milliseconds. */
+const DAY = 86_400_000;
+
+/** A row that holds what is looked for. */
+export interface FoundRow extends TitledEntry {
+  id: string;
+  changedAt: string;
+  fit: number;
+  visitedAt: string | null;
+  /** Other names, a line each. */
+  names: string | null;
+}
+
+/** A query as it is asked: what is looked for, and what its filters come to. */
+export interface Query {
+  wanted: Wanted;
+  conditions: ReadonlyMap<AskedFilter, Condition>;
+  remarks: Remark[];
+}
+
+/** A page that was found, before it is known how it is shown. */
+export interface Ranked {
+  row: FoundRow;
+  target: Target;
+  lines: FittingLines;
+}
+
+export function rowsOf(
+  connection: ViewerConnection,
+  query: Query,
+  by: FindOrder,
+  limit: number,
+  within = '',
+): FoundRow[] {
+  const { match, condition, values } = whereOf(query.wanted, query.conditions);
+  const there = isBinAsked(query) ? condition : `${condition} AND e.deletedAt IS NULL`;
+  if (match === null) return connection.all<FoundRow>(FOUND('changed', there), { ...values, limit });
+  const asked = { ...values, match: within ? `${within} : ${match}` : match, limit };
+  return connection.all<FoundRow>(FOUND(by, there), asked);
+}
+
+/** Rows that may be the best: of short queries those that are called so first, since they hold in too many texts. */
+function candidates(
+  connection: ViewerConnection,
+  query: Query,
+  words: readonly WantedWord[],
+  limit: number,
+): FoundRow[] {
+  const letters = words.reduce((sum, { word }) => sum + word.length, 0);
+  if (letters >= SHORT || words.length === 0)
+    return rowsOf(connection, query, 'ranked', Math.max(CONSIDERED, 2 * limit));
+  const titled = rowsOf(connection, query, 'newest', CONSIDERED, 'title');
+  if (titled.length >= ENOUGH) return titled;
+  const have = new Set(titled.map(({ id }) => id));
+  return [...titled, ...rowsOf(connection, query, 'newest', CONSIDERED).filter(({ id }) => !have.has(id))];
+}
+
+const isBinAsked = ({ conditions }: Query): boolean =>
+  [...conditions.keys()].some(({ value }) => value.toLowerCase() === 'bin');
+
+/** What rows are; nothing that stands in something that is in the bin, unless that is asked for. */
+export function targetsOf(
+  reader: EntryReader,
+  query: Query,
+  rows: readonly { id: string }[],
+  limit = Infinity,
+): Target[] {
+  const ids = rows.map(({ id }) => id);
+  return isBinAsked(query) ? reader.targets(ids.slice(0, limit)) : reader.present(ids, limit);
+}
+
+/** The pages that a query finds, best first, at most so many. */
+export function search(connection: ViewerConnection, reader: EntryReader, query: Query, limit: number): Ranked[] {
+  const words = wantedWords(query.wanted);
+  const rows = candidates(connection, query, words, limit);
+  const best = Math.min(...rows.map(({ fit }) => fit), -1e-9);
+  const now = Date.now();
+  const typed = words.map(({ word }) => word).join(' ');
+  const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
+  const linesOf = ({ id, kind }: FoundRow) =>
+    kind === 'page' ? fittingLines(connection, id, words, tokens) : NO_LINES;
+  const ranked = rows
+    .map((row) => {
+      const names = [entryTitle(row), ...(row.names?.split('\n') ?? [])];
+      const title = fitOf(names.join('\n'), NOTHING, words);
+      const lines = linesOf(row);
+      const held = joinedFit([title, ...(lines.all ? [lines.all] : [])], HOW);
+      const page = heldSomewhere(held, query.wanted);
+      const worth = worthOf({
+        title,
+        line: lines.lines[0]?.fit ?? null,
+        page,
+        isNamedSo: typed !== '' && names.some((name) => indexedWords(name) === typed),
+        relevance: row.fit / best,
+        days: Math.max(0, now - Math.max(Date.parse(row.changedAt), Date.parse(row.visitedAt ?? row.changedAt))) / DAY,
+      });
+      return { row, lines, worth };
+    })
+    .sort((one, other) => other.worth - one.worth);
+  const byId = new Map(ranked.map((each) => [each.row.id, each]));
+  return targetsOf(reader, query, [...byId.values()].map(({ row }) => row), limit).map((target) => {
+    const { row, lines } = byId.get(target.id)!;
+    return { row, target, lines };
+  });
+}
+
+const NOTHING: ReadonlySet<string> = new Set();
+
+/** What the index has of a page is held by what stands beside its lines, where no line and no title holds it. */
+const heldSomewhere = (fit: Fit, wanted: Wanted): Fit =>
+  wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named');

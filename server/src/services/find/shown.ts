@@ -1,0 +1,54 @@
+import { shownWords, type NodeJson } from '@glossarion/core/document';
+import { markWords, type Finding, type WantedWord } from '@glossarion/core/find';
+import { wordsIn } from '@glossarion/core/words';
+import type { ViewerConnection } from '../../access';
+import { WHOLE_LINES } from '../../entities/link.queries';
+import type { EntryReader } from '../entries';
+import type { Ranked } from './search';
+
+/** Cells and lines that were broken, beside each other. */
+const inOneLine = (words: string): string => words.trim().replaceAll(/\s*\n\s*/gu, ' · ');
+
+/** What was found as it is shown. */
+export function shown(
+  connection: ViewerConnection,
+  reader: EntryReader,
+  ranked: readonly Ranked[],
+  words: readonly WantedWord[],
+): Finding[] {
+  const asked = ranked.flatMap(({ target, lines }) => lines.lines.map(({ id }) => [target.id, id]));
+  const rows = connection.all<{ place: number; node: string }>(WHOLE_LINES, { asked: JSON.stringify(asked) });
+  const titleOf = (linked: string) => reader.target(linked).title;
+  const read = new Map(
+    rows.map(({ place, node }) => [asked[place]![1]!, inOneLine(shownWords(JSON.parse(node) as NodeJson, titleOf))]),
+  );
+  return ranked.map(({ row, target, lines }) => ({
+    ...target,
+    titlePieces: markWords(target.title, words, 200),
+    blockId: lines.lines[0]?.id ?? null,
+    lines: lines.lines.map(({ id, file }) => ({
+      blockId: id,
+      pieces: markWords([read.get(id), file].filter(Boolean).join(' · '), words),
+    })),
+    changedAt: row.changedAt,
+  }));
+}
+
+/** The most words that are said to have been taken for what was typed. */
+const SAID = 6;
+
+/** Words that are marked though they are not what was typed, as they are written. */
+export function alsoIn(findings: readonly Finding[], words: readonly WantedWord[]): string[] {
+  const also = new Map<string, string>();
+  const marked = findings.flatMap(({ titlePieces, lines }) => [...titlePieces, ...lines.flatMap(({ pieces }) => pieces)]);
+  for (const { text, isMarked } of marked) {
+    if (!isMarked || also.size >= SAID) continue;
+    for (const { word } of wordsIn(text)) {
+      const isTyped = words.some(({ word: typed, isBeginning, readings }) =>
+        readings[0]!.terms.some((term) => (isBeginning ? word.startsWith(term) : word === term)) || typed === word,
+      );
+      if (!isTyped && !also.has(word)) also.set(word, text.toLowerCase());
+    }
+  }
+  return [...also.values()];
+}
