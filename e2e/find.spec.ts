@@ -57,7 +57,10 @@ test('F1 a line is found as it is typed, opened at its place by keys or a tap, a
   await expect(page.getByText('const windlass')).toBeInViewport();
 });
 
-test('F1 what another window writes and renames is found at once, where it is linked too', async ({ pages, context }) => {
+test('F1 what another window writes and renames is found at once, where it is linked too', async ({
+  pages,
+  context,
+}) => {
   const page = await pages(NOTES);
   await openFind(page, 'forged osric');
   await expect(page.getByText('Nothing holds all of these words.')).toBeVisible();
@@ -115,7 +118,11 @@ test('F2 the sentence and the line are one query: by taps, by keys, and back', a
   // By keys alone: to the sentence, days in words, Enter.
   await field(page).fill('elm');
   await field(page).press('Tab');
-  while (!(await sentence(page).getByRole('button', { name: 'written at any time' }).evaluate((one) => one === document.activeElement)))
+  while (
+    !(await sentence(page)
+      .getByRole('button', { name: 'written at any time' })
+      .evaluate((one) => one === document.activeElement))
+  )
     await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog', { name: 'Written' }).getByRole('combobox')).toBeFocused();

@@ -1,4 +1,14 @@
-import { languageOfLine, leadingIn, scriptOf, sumOf, tallyOf, type Language, type Leading, type Script, type Tally } from '../languages';
+import {
+  languageOfLine,
+  leadingIn,
+  scriptOf,
+  sumOf,
+  tallyOf,
+  type Language,
+  type Leading,
+  type Script,
+  type Tally,
+} from '../languages';
 import { wordsIn } from '../words';
 
 /** The words of a line as they are counted. */
@@ -54,7 +64,11 @@ export class WordCounts {
   }
 
   /** The lines of one text in the place of what it said before. What did not change is the same object in both. */
-  text(before: readonly LineWords[], after: readonly LineWords[], tallies = [textTally(before), textTally(after)]): void {
+  text(
+    before: readonly LineWords[],
+    after: readonly LineWords[],
+    tallies = [textTally(before), textTally(after)],
+  ): void {
     const [was, is] = tallies.map(spokenBy) as [Leading, Leading];
     const isAlike = isSameLeading(was, is);
     this.add(isAlike ? without(before, after) : before, was, -1);

@@ -81,10 +81,7 @@ export function leadingIn(text: Tally, written: readonly string[]): Leading {
  */
 export function languageOfLine(script: Script, line: Tally, around: Leading, written: readonly string[]): Language {
   const leading = around.get(script)?.code;
-  return most(
-    candidatesIn(script, written),
-    (code) => (line.get(code) ?? 0) + (leading === code ? AROUND : 0),
-  )!;
+  return most(candidatesIn(script, written), (code) => (line.get(code) ?? 0) + (leading === code ? AROUND : 0))!;
 }
 
 /** The language of a word that stands in a line of a text; nothing when the forms of no language in its script are known. */

@@ -23,12 +23,16 @@ function searches(): Record<string, { most: number; tried: Search[] }> {
   const files = madeNotes({ pages: 400 });
   const lines = files.flatMap(({ text }) => text.split('\n')).map((line) => indexedWords(line).split(' '));
   const long = lines.filter((words) => words.length >= 6 && words.every((each) => /^[a-z]+$/u.test(each)));
-  const some = <T>(list: readonly T[]): T[] => list.filter((_each, index) => index % Math.ceil(list.length / TRIED) === 0);
+  const some = <T>(list: readonly T[]): T[] =>
+    list.filter((_each, index) => index % Math.ceil(list.length / TRIED) === 0);
   const words = [...new Set(lines.flat())].filter((each) => each.length >= 5 && /^[a-z]+$/u.test(each));
   const titles = Array.from({ length: TRIED }, (_each, index) => indexedWords(madeTitle(index * 7)).split(' '));
   return {
     'one letter': { most: 2, tried: some(words).map((each) => [each[0]!, `${word(each[0]!)} *`]) },
-    'a word as it is typed': { most: 2, tried: some(words).map((each) => [each.slice(0, 4), `${word(each.slice(0, 4))} *`]) },
+    'a word as it is typed': {
+      most: 2,
+      tried: some(words).map((each) => [each.slice(0, 4), `${word(each.slice(0, 4))} *`]),
+    },
     'a word': { most: 2, tried: some(words).map((each) => [`${each} `, word(each)]) },
     'three words': {
       most: 2,

@@ -157,7 +157,10 @@ async function checkDocuments({ manager, reader }: CheckedData, holdings: readon
       expect('The first words and the count', [page.firstWords, page.wordCount], [facts.firstWords, facts.wordCount]);
       const names = stored.names(id).map(({ name }) => name);
       const indexed = prepared(reader, INDEXED).get(page.row);
-      expect('Words for finding', indexed, { title: foundTitle(page.name, names), body: foundText(facts, fileNamesOf(reader, id)) });
+      expect('Words for finding', indexed, {
+        title: foundTitle(page.name, names),
+        body: foundText(facts, fileNamesOf(reader, id)),
+      });
     }
     const updates = stored.updates(id).map(({ data }) => data);
     const written = writtenIn(document, updates);

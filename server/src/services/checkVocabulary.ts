@@ -29,7 +29,10 @@ export async function checkVocabulary({ manager, reader }: CheckedData): Promise
     let own = counts.get(account);
     if (!own) counts.set(account, (own = new WordCounts()));
     own.title((prepared(reader, INDEXED).get(row) as { title: string } | undefined)?.title ?? '', 1);
-    own.text([], wordsOfLines((await manager.find(BlockEntity, { where: { documentId: id } })).map(({ words }) => ({ words }))));
+    own.text(
+      [],
+      wordsOfLines((await manager.find(BlockEntity, { where: { documentId: id } })).map(({ words }) => ({ words }))),
+    );
   }
 }
 

@@ -1,10 +1,4 @@
-import {
-  bodyFacts,
-  type BlockFact,
-  type BodyFacts,
-  type BodyJson,
-  type LineFacts,
-} from '@glossarion/core/document';
+import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson, type LineFacts } from '@glossarion/core/document';
 import { textTally, WordCounts } from '@glossarion/core/find';
 import type { Tally } from '@glossarion/core/languages';
 import { accountOf } from '../access';
@@ -93,7 +87,8 @@ export class FactWriter {
       holder.noteName(writer, of.id, title);
     }
     const { row, isFoundAnew = false } = of;
-    const isFoundOtherwise = isFoundAnew || !previous || isChanged || of.indexed !== title || isHeldOtherwise(facts, previous);
+    const isFoundOtherwise =
+      isFoundAnew || !previous || isChanged || of.indexed !== title || isHeldOtherwise(facts, previous);
     if (row !== null && isFoundOtherwise) {
       const found = foundBeside(facts, facts.files.length > 0 ? fileNamesOf(writer, of.id) : []);
       for (const [index, block] of facts.blocks.entries()) {
@@ -101,8 +96,12 @@ export class FactWriter {
         if (index % AT_ONCE === AT_ONCE - 1) yield;
       }
       const before = isFoundAnew ? undefined : this.indexed(row);
-      const entry = { title: foundTitle(title, holder.otherNames(writer, of.id)), body: found.filter(Boolean).join(' ') };
-      if (before?.title !== entry.title || before.body !== entry.body) this.run(WRITE_INDEX, row, entry.title, entry.body);
+      const entry = {
+        title: foundTitle(title, holder.otherNames(writer, of.id)),
+        body: found.filter(Boolean).join(' '),
+      };
+      if (before?.title !== entry.title || before.body !== entry.body)
+        this.run(WRITE_INDEX, row, entry.title, entry.body);
       yield;
       this.count(of.id, before?.title ?? '', entry.title, isFoundAnew ? [] : (previous?.blocks ?? []), facts.blocks);
     }
@@ -134,7 +133,10 @@ export class FactWriter {
   /** Something is about to be gone for good: it is not found any more. */
   drop({ id, row }: { id: string; row: number }): void {
     const indexed = this.indexed(row);
-    const lines = prepared(this.database.writer, LINES_TO_FIND).all({ documentId: id, withWordless: 0 }) as Pick<BlockFact, 'words'>[];
+    const lines = prepared(this.database.writer, LINES_TO_FIND).all({ documentId: id, withWordless: 0 }) as Pick<
+      BlockFact,
+      'words'
+    >[];
     this.run(DROP_INDEX, row);
     this.count(id, indexed?.title ?? '', '', lines, []);
   }
@@ -167,7 +169,11 @@ export class FactWriter {
     if (changes.length === 0) return;
     const account = accountOf(this.database.writer, id)!;
     for (const { word, language, stem, lines } of changes) this.run(COUNT_WORD, account, word, language, stem, lines);
-    for (const counted of this.countListeners) counted(account, changes.map(({ word }) => word));
+    for (const counted of this.countListeners)
+      counted(
+        account,
+        changes.map(({ word }) => word),
+      );
   }
 
   /** A page is called so from now on, or not any more: what names it is looked for in the background. */

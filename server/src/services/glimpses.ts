@@ -80,7 +80,12 @@ export class Glimpses {
     const titleOf = (id: string) => reader.target(id).title;
     const headings: LinkableLine[] = [];
     const others: LinkableLine[] = [];
-    for (const { id, kind, node } of connection.each<LineRow>(LINES, { id: pageId, from: null, before: 0, limit: ALL })) {
+    for (const { id, kind, node } of connection.each<LineRow>(LINES, {
+      id: pageId,
+      from: null,
+      before: 0,
+      limit: ALL,
+    })) {
       if (needle === '' && kind !== 'heading') continue;
       const words = shownWords(JSON.parse(node) as NodeJson, titleOf).trim();
       if (words === '' || !foldWords(words).includes(needle)) continue;

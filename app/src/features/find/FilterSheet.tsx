@@ -28,7 +28,14 @@ export function FilterSheet({ slot, before, counts, onTake, onClose }: FilterShe
   const values = slot.values(counts).filter(({ words }) => foldWords(words).includes(wanted));
   const choices: Choice[] = [
     ...(before && name === ''
-      ? [{ key: 'none', words: slot.key === 'more' ? 'Not any more' : slot.open, detail: '', choose: () => onTake(null) }]
+      ? [
+          {
+            key: 'none',
+            words: slot.key === 'more' ? 'Not any more' : slot.open,
+            detail: '',
+            choose: () => onTake(null),
+          },
+        ]
       : []),
     ...values.slice(0, OFFERED).map(({ value, words, count }) => ({
       key: value,

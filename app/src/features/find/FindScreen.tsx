@@ -54,7 +54,8 @@ export function FindScreen() {
 
   const active = Math.min(chosen, rows.length - 1);
   const row = rows[active];
-  const total = counts && !isEmpty && !isFetching ? `${counts.total.toLocaleString()}${counts.isMore ? '+' : ''}` : null;
+  const total =
+    counts && !isEmpty && !isFetching ? `${counts.total.toLocaleString()}${counts.isMore ? '+' : ''}` : null;
   const ask = (next: Asked | null) => setTyped(writeQueryLine(next));
 
   return (
@@ -110,7 +111,9 @@ export function FindScreen() {
               Show more
             </Tap>
           )}
-          {!isEmpty && isError && <Empty>The notes could not be searched: there is no way to the server just now.</Empty>}
+          {!isEmpty && isError && (
+            <Empty>The notes could not be searched: there is no way to the server just now.</Empty>
+          )}
           {!isEmpty && !isError && found?.findings.length === 0 && !isFetching && (
             <Empty>Nothing holds all of these words. Fewer words, or the beginning of one, may find it.</Empty>
           )}

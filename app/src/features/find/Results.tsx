@@ -32,7 +32,9 @@ export function Results({ label, rows, active, onChoose, onOpen }: ResultsProps)
           key={group[0]!.row.id}
           aria-label={group[0]!.row.target.title}
           look="finding"
-          style={{ borderInlineStartColor: pigmentColour(group[0]!.row.target.day ? null : group[0]!.row.target.pigment) }}
+          style={{
+            borderInlineStartColor: pigmentColour(group[0]!.row.target.day ? null : group[0]!.row.target.pigment),
+          }}
         >
           {group.map(({ index, row }) => (
             <Way

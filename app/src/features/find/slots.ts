@@ -115,7 +115,9 @@ export const chosenIn = (filters: readonly ChosenFilter[], slot: Slot): ChosenFi
 
 /** The filters that a query has, but for the one that is being typed and those that mean nothing. */
 export const meantFilters = (asked: Asked | null, remarks: readonly Remark[]): ChosenFilter[] =>
-  chosenFilters(asked).filter(({ from, isBeginning }) => !isBeginning && !remarks.some((remark) => remark.from === from));
+  chosenFilters(asked).filter(
+    ({ from, isBeginning }) => !isBeginning && !remarks.some((remark) => remark.from === from),
+  );
 
 /** The query with another filter in the place of one, or with neither. */
 export function exchanged(asked: Asked | null, before: ChosenFilter | null, next: ChosenFilter | null): Asked | null {

@@ -48,9 +48,15 @@ export async function countsOf(
     for (const names of byDocument.values()) names.forEach((name) => counts.add(name));
   };
   const kindRows = await manager.findBy(KindUseEntity, where);
-  once(kindRows.map(({ documentId, kind }) => ({ documentId, names: kinds.namesOf([kind]) })), ofKinds);
+  once(
+    kindRows.map(({ documentId, kind }) => ({ documentId, names: kinds.namesOf([kind]) })),
+    ofKinds,
+  );
   const tagRows = await manager.findBy(TagUseEntity, where);
-  once(tagRows.map(({ documentId, tag }) => ({ documentId, names: [tags.nameOf(tag) ?? ''] })), withTags);
+  once(
+    tagRows.map(({ documentId, tag }) => ({ documentId, names: [tags.nameOf(tag) ?? ''] })),
+    withTags,
+  );
   return {
     total: found.length,
     isMore,

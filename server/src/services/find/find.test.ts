@@ -9,11 +9,17 @@ let server: TestedServer;
 let ines: Person;
 
 const NOTES = [
-  { path: 'Mill/Waterworks/Sluice gate.md', text: 'Elm and oak. #timber/elm\n\nThe gudgeon is worn.\n\n- [ ] Ask for the winch rating\n' },
+  {
+    path: 'Mill/Waterworks/Sluice gate.md',
+    text: 'Elm and oak. #timber/elm\n\nThe gudgeon is worn.\n\n- [ ] Ask for the winch rating\n',
+  },
   { path: 'Mill/Waterworks/Winch.md', text: 'Rated for 820 kg.\n\n| part | bore |\n| --- | --- |\n| drum | 64 mm |\n' },
   { path: 'Mill/Callum Frayne.md', text: '---\nkinds: [person]\n---\nSmith at the lifeboat house.\n' },
   { path: 'Yard/Bands.md', text: 'Forged by [[Callum Frayne]] in March. #Ironwork\n\nThe scarfs were cut by hand.\n' },
-  { path: 'Yard/Words.md', text: 'The gugdeon, as somebody spelt it.\n\nDie Mühlen am Bach standen still und die Räder auch.\n' },
+  {
+    path: 'Yard/Words.md',
+    text: 'The gugdeon, as somebody spelt it.\n\nDie Mühlen am Bach standen still und die Räder auch.\n',
+  },
 ];
 
 beforeEach(async () => {
@@ -46,7 +52,11 @@ test.each([
   ['cells of a table', '64 drum', 'Winch: part · bore · [drum] · [64] mm'],
   ['a slip', 'winhc rating', 'Sluice gate: Ask for the [winch] [rating]'],
   ['another form', 'scarf', 'Bands: The [scarfs] were cut by hand.'],
-  ['a form in another language, without its accents', 'muhle', 'Words: Die [Mühlen] am Bach standen still und die Räder auch.'],
+  [
+    'a form in another language, without its accents',
+    'muhle',
+    'Words: Die [Mühlen] am Bach standen still und die Räder auch.',
+  ],
   ['the beginnings of words', 'gud wor', 'Sluice gate: The [gudgeon] is [worn].'],
 ])('F3 %s: %s', async (_what, typed, shown) => expect(await best(typed)).toBe(shown));
 
@@ -89,7 +99,9 @@ test('words are counted as they are written: what was half typed is no word', as
       writeBody(document, body(...others, block('paragraph', [text(words)], { id: lineId })));
     });
   }
-  const words = server.rows<{ word: string }>("SELECT word FROM vocabulary WHERE word LIKE 'p%w%' OR word IN ('p', 'pa')");
+  const words = server.rows<{ word: string }>(
+    "SELECT word FROM vocabulary WHERE word LIKE 'p%w%' OR word IN ('p', 'pa')",
+  );
   expect(words.map(({ word }) => word)).toEqual(['pawl']);
   expect(await titles('pawk')).toEqual(['Winch']);
 });
@@ -114,9 +126,7 @@ test.each([
 test('F2 what is not understood is searched as words, and said at its place', async () => {
   const { findings, remarks } = await find('forged march:quay by');
   expect(findings).toEqual([]);
-  expect(remarks).toEqual([
-    { from: 7, to: 17, words: 'There is no filter or field “march”: searched as words.' },
-  ]);
+  expect(remarks).toEqual([{ from: 7, to: 17, words: 'There is no filter or field “march”: searched as words.' }]);
   expect((await find('gudgeon:worn the')).findings.map(({ title }) => title)).toEqual(['Sluice gate']);
   expect((await find('kind:boat elm')).remarks.map(({ words }) => words)).toEqual([
     'There is no kind “boat”. Searched as words.',
@@ -145,7 +155,28 @@ test('F2 counts say how many there are in each notebook, of each kind, with each
 
 test('any line is answered', async () => {
   const piece = fc.oneof(
-    fc.constantFrom('tag:', 'in:', '-', '(', ')', ' OR ', '"', 'written:', '10..', ' ', '*', 'NEAR', '\\', "'", 'elm', ':', '水', '%', 'kind:person', 'has:'),
+    fc.constantFrom(
+      'tag:',
+      'in:',
+      '-',
+      '(',
+      ')',
+      ' OR ',
+      '"',
+      'written:',
+      '10..',
+      ' ',
+      '*',
+      'NEAR',
+      '\\',
+      "'",
+      'elm',
+      ':',
+      '水',
+      '%',
+      'kind:person',
+      'has:',
+    ),
     fc.string({ unit: 'grapheme', maxLength: 6 }),
   );
   await fc.assert(

@@ -91,7 +91,8 @@ export class Find {
     const query = await this.query(viewer, typed, known, habits);
     const asked = (each: Query) => rowsOf(connection, each, 'newest', COUNTED + 1);
     let rows = query ? asked(query) : [];
-    if (query && rows.length < FEW) rows = asked({ ...query, wanted: withSlips(query.wanted, known, rows.length === 0) });
+    if (query && rows.length < FEW)
+      rows = asked({ ...query, wanted: withSlips(query.wanted, known, rows.length === 0) });
     const reader = this.entries.reader(viewer);
     const targets = query ? targetsOf(reader, query, rows) : [];
     return countsOf(
@@ -166,5 +167,7 @@ function withSlips(wanted: Wanted, known: KnownWords, isAny: boolean): Wanted {
     if (wanted.word.includes(' ') || (!isAny && known.vocabulary.linesWith(wanted.word) >= USUAL)) return wanted;
     return { ...wanted, readings: [...wanted.readings, ...slipsOf(wanted.word, wanted.isBeginning, known)] };
   }
-  return isWantedTogether(wanted) ? { ...wanted, parts: wanted.parts.map((part) => withSlips(part, known, isAny)) } : wanted;
+  return isWantedTogether(wanted)
+    ? { ...wanted, parts: wanted.parts.map((part) => withSlips(part, known, isAny)) }
+    : wanted;
 }

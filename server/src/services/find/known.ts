@@ -34,7 +34,11 @@ export async function knownWords(
       const named = tags.named(word, TAGS_NAMED, isBeginning && !isShort ? TAGS_BEGUN : 0).map(tagToken);
       if (isShort) return named;
       const fits = (each: string) => (isBeginning ? each.startsWith(word) : each === word);
-      const chosen = choices.filter(({ name }) => foldWords(name).split(/[^\p{L}\p{N}]+/u).some(fits));
+      const chosen = choices.filter(({ name }) =>
+        foldWords(name)
+          .split(/[^\p{L}\p{N}]+/u)
+          .some(fits),
+      );
       return [
         ...named,
         ...kinds.calledBy(word, isBeginning).map(kindToken),

@@ -75,7 +75,10 @@ export function fittingLines(
     const isBest = fit.every((how) => how === 'exact') && (filtered.size === 0 || isFiltered);
     if (isBest && (whole += 1) >= LINES_SHOWN) break;
   }
-  const all = joinedFit(fits.map(({ fit }) => fit), HOW);
+  const all = joinedFit(
+    fits.map(({ fit }) => fit),
+    HOW,
+  );
   if (all.length === 0 || all.includes(null)) {
     for (const { blockId, held: name, what } of heldByLines(connection.raw, documentId)) {
       const fit = what === 'file' ? fitOf(name, NONE, wanted) : [];
@@ -85,5 +88,14 @@ export function fittingLines(
   const best = fits.sort((one, other) => other.weight - one.weight).slice(0, LINES_SHOWN);
   // A line that holds less than the best adds nothing where that holds all.
   const lines = best.filter(({ fit }) => countOf(fit) === countOf(best[0]!.fit));
-  return { lines, all: fits.length > 0 ? joinedFit(fits.map(({ fit }) => fit), HOW) : null };
+  return {
+    lines,
+    all:
+      fits.length > 0
+        ? joinedFit(
+            fits.map(({ fit }) => fit),
+            HOW,
+          )
+        : null,
+  };
 }

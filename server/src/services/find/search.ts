@@ -125,7 +125,12 @@ export function search(connection: ViewerConnection, reader: EntryReader, query:
     })
     .sort((one, other) => other.worth - one.worth);
   const byId = new Map(ranked.map((each) => [each.row.id, each]));
-  return targetsOf(reader, query, [...byId.values()].map(({ row }) => row), limit).map((target) => {
+  return targetsOf(
+    reader,
+    query,
+    [...byId.values()].map(({ row }) => row),
+    limit,
+  ).map((target) => {
     const { row, lines } = byId.get(target.id)!;
     return { row, target, lines };
   });
@@ -134,5 +139,4 @@ export function search(connection: ViewerConnection, reader: EntryReader, query:
 const NOTHING: ReadonlySet<string> = new Set();
 
 /** What the index has of a page is held by what stands beside its lines, where no line and no title holds it. */
-const heldSomewhere = (fit: Fit, wanted: Wanted): Fit =>
-  wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named');
+const heldSomewhere = (fit: Fit, wanted: Wanted): Fit => (wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named'));

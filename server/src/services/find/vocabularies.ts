@@ -58,7 +58,10 @@ export class Vocabularies {
     const vocabulary = await kept.vocabulary;
     for (const word of kept.changed) {
       const rows = connection.all<{ lines: number }>(WORD, { word });
-      vocabulary.set(word, rows.reduce((sum, { lines }) => sum + lines, 0));
+      vocabulary.set(
+        word,
+        rows.reduce((sum, { lines }) => sum + lines, 0),
+      );
     }
     kept.changed.clear();
     return vocabulary;
