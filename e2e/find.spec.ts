@@ -131,3 +131,37 @@ test('F2 the sentence and the line are one query: by taps, by keys, and back', a
   await expect(field(page)).toHaveValue('written:"since yesterday" elm');
   await expect(found(page).locator('.finding-title')).toHaveText('Sluice gate');
 });
+
+test('F5 a search is saved by name, found again before anything is typed, put in another place and let go of', async ({
+  pages,
+  context,
+}) => {
+  const page = await pages(NOTES);
+  await openFind(page, 'worn gudgeon');
+  await page.getByRole('button', { name: 'Save this search' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('textbox', { name: 'Name' }).fill('What is worn');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Saved as “What is worn”' })).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(new URL('/find', page.url()).href);
+  const saved = other.getByRole('region', { name: 'Saved searches' });
+  await expect(saved.getByRole('listitem')).toHaveText(['What is wornworn gudgeon⋯']);
+
+  await field(page).fill('has:tasks ');
+  await page.getByRole('button', { name: 'Save this search' }).click();
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(saved.getByRole('listitem')).toHaveText([/^What is worn/u, /^has:tasks/u]);
+  await other.reload();
+  await saved.getByRole('button', { name: 'Change “has:tasks”' }).click();
+  await other.getByRole('button', { name: 'Move up' }).click();
+  await expect(saved.getByRole('listitem')).toHaveText([/^has:tasks/u, /^What is worn/u]);
+  await other.keyboard.press('Escape');
+  await saved.getByRole('button', { name: 'What is worn worn gudgeon' }).click();
+  await expect(lines(other)).toHaveText('The gudgeon is worn.');
+  await other.getByRole('button', { name: 'Saved as “What is worn”' }).click();
+  await other.getByRole('button', { name: 'Let go of it' }).click();
+  await expect(other.getByRole('button', { name: 'Save this search' })).toBeVisible();
+  await other.getByRole('button', { name: 'Undo' }).click();
+  await expect(other.getByRole('button', { name: 'Saved as “What is worn”' })).toBeVisible();
+});

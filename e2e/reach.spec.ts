@@ -10,7 +10,7 @@ import { openPage, outlineNotesWith } from './support/reachNotes';
  */
 
 /** What is no menu: Tab goes from one tool to the next. */
-const ALONG_BY_TAB: readonly MenuName[] = ['margin', 'gloss', 'bin', 'calendar', 'jot', 'jotting', 'kind'];
+const ALONG_BY_TAB: readonly MenuName[] = ['margin', 'gloss', 'bin', 'calendar', 'jot', 'jotting', 'kind', 'find'];
 
 interface Menu {
   name: MenuName;
@@ -171,6 +171,17 @@ const menus: Menu[] = [
     keys: [],
     taps: () => Promise.resolve(0),
     shown: (page) => page.locator('.kinds-deeds').first(),
+  },
+  {
+    name: 'find',
+    begin: async (page) => {
+      await page.goto(new URL('/find?q=worn', page.url()).href);
+      await expect(page.getByRole('button', { name: 'Save this search' })).toBeVisible();
+      await page.locator('main').focus();
+    },
+    keys: [],
+    taps: () => Promise.resolve(0),
+    shown: (page) => page.locator('.find-list').first(),
   },
   {
     name: 'jot',

@@ -32,6 +32,7 @@ export const DONE: Record<ActKind, Reached> = {
   removeFormer: { partOf: 'foldBack' },
   restore: ['bin', /^Bring back/u],
   rewrite: { partOf: 'linkNames' },
+  saveSearch: ['find', /^Save this search$/u],
   season: ['entry', /^Lay aside$/u],
   send: ['line', /^Send elsewhere$/u],
   setField: ['kind', /^Add a field$/u],
@@ -47,4 +48,4 @@ export const DONE: Record<ActKind, Reached> = {
 
 export type MenuName =
   | ('page' | 'entry' | 'pinned' | 'chosen' | 'line' | 'lines' | 'table' | 'margin' | 'gloss' | 'bin' | 'writing')
-  | ('calendar' | 'jot' | 'jotting' | 'kind');
+  | ('calendar' | 'jot' | 'jotting' | 'kind' | 'find');

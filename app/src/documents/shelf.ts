@@ -23,6 +23,7 @@ const TAGS = {
   tray: 'Tray',
   kinds: 'Kinds',
   words: 'Found',
+  searches: 'Searches',
 } as const;
 
 type Tag = (typeof TAGS)[keyof typeof TAGS];

@@ -129,6 +129,7 @@ export const api = createApi({
     'Tray',
     'Kinds',
     'Found',
+    'Searches',
   ],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),

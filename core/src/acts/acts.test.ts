@@ -106,7 +106,7 @@ const placeOf = ({ id, jotting, orderKey }: ActEntry) => (jotting === null ? ord
 
 /** All that is there to be seen: what is in the bin or was changed when is not compared. */
 function seen(outline: MemoryOutline): unknown {
-  const { entries, contents: texts, besides, kinds, fields, otherNames, pins } = outline.held();
+  const { entries, contents: texts, besides, kinds, fields, otherNames, pins, searches } = outline.held();
   const besideOf = new Map(besides);
   const ofKinds = (each: { id: string }) => [each.id, each] as const;
   const bodies = new Map(texts);
@@ -128,6 +128,7 @@ function seen(outline: MemoryOutline): unknown {
     tree: shown(null),
     names: [...otherNames].filter(([id]) => isThere.has(id)).sort(([one], [other]) => (one < other ? -1 : 1)),
     pins: [...pins].map(({ entryId }) => entryId),
+    searches: [...searches].map(({ id, name, line: query }) => [id, name, query]),
     kinds: new Map([...kinds].filter(({ isDeleted }) => !isDeleted).map(ofKinds)),
     fields: new Map([...fields].filter(({ isDeleted }) => !isDeleted).map(ofKinds)),
   };
@@ -178,6 +179,12 @@ function actOf({ kind, one, other, place, pick }: Wish): Act | null {
     duplicate: { do: 'duplicate', id, copyId: fresh() },
     pin: { do: 'pin', id, ...(afterId !== undefined && { afterId }) },
     unpin: { do: 'unpin', id },
+    saveSearch: {
+      do: 'saveSearch',
+      id: idOf(`search ${one % 3}`),
+      saved: pick ? { name: `Search ${pick}`, line: `tag:lime ${name}` } : null,
+      ...(place < 2 && { afterId: place ? null : idOf(`search ${other % 3}`) }),
+    },
     putBlocks: { do: 'putBlocks', id, afterId: blockIds[0]!, nodes: [line(`made line ${(made += 1)}`, 'New.')] },
     dropBlocks: { do: 'dropBlocks', id, blockIds },
     moveBlocks: {
@@ -318,7 +325,7 @@ test('every act says what it touches and what others must ask for again', () => 
   for (const kind of ACT_KINDS) {
     const act = actOf({ kind, one: 5, other: 7, place: 1, pick: 1 }) ?? ({ do: kind, id: idOf('Gate') } as Act);
     const { changes, touches, shape } = definitionOf(act);
-    const isSaid = touches(act).length > 0 || changes.includes('kinds');
+    const isSaid = touches(act).length > 0 || changes.some((what) => what === 'kinds' || what === 'searches');
     expect([kind, isSaid, changes.length > 0]).toEqual([kind, true, true]);
     for (const field of Object.keys(act))
       if (field !== 'do' && field !== 'id') expect(Object.keys(shape)).toContain(field);

@@ -26,6 +26,7 @@ import { putBack, type PutBack } from './putBack';
 import { putBlocks, type PutBlocks } from './putBlocks';
 import { restore, type Restore } from './restore';
 import { rewrite, type Rewrite } from './rewrite';
+import { saveSearch, type SaveSearch } from './saveSearch';
 import { season, type SeasonAct } from './season';
 import { send, type Send } from './send';
 import { setField, type SetField } from './setField';
@@ -70,6 +71,7 @@ export type Act =
   | RemoveFormer
   | Restore
   | Rewrite
+  | SaveSearch
   | SeasonAct
   | Send
   | SetField
@@ -112,6 +114,7 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   removeFormer,
   restore,
   rewrite,
+  saveSearch,
   season,
   send,
   setField,

@@ -1,5 +1,6 @@
 import type { Beside, Fields } from '../document/fields/content';
 import type { NodeJson } from '../document/types';
+import type { SavedSearch } from '../find/savedSearch';
 import type { Field } from '../kinds/field';
 import type { Kind } from '../kinds/kind';
 import type { ActEntry } from './outline';
@@ -47,6 +48,8 @@ export type Change =
   | { change: 'otherNames'; id: string; names: readonly string[] }
   | { change: 'pin'; id: string; orderKey: string }
   | { change: 'unpin'; id: string }
+  /** Saves a search, or lets go of it. */
+  | { change: 'search'; id: string; saved: Omit<SavedSearch, 'id'> | null }
   /** Without a place, it stands where it would by itself. */
   | { change: 'moveGloss'; targetId: string; blockId: string; place: { lineId: string | null } | null }
   | { change: 'unlinked'; targetId: string; pageId: string; blockId: string; isLeft: boolean };

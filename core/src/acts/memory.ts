@@ -4,6 +4,7 @@ import { idOf } from '../document/kinds';
 import type { NodeJson } from '../document/types';
 import { dayId } from '../journal/day';
 import { periodId } from '../journal/period';
+import type { SavedSearch } from '../find/savedSearch';
 import type { Field } from '../kinds/field';
 import { joinBeside } from '../kinds/join';
 import type { Kind } from '../kinds/kind';
@@ -24,6 +25,7 @@ export interface HeldOutline {
   fields?: Iterable<Field>;
   otherNames?: Iterable<[pageId: string, names: readonly string[]]>;
   pins?: Iterable<PinnedEntry>;
+  searches?: Iterable<SavedSearch>;
 }
 
 const byOrder = (one: ActEntry, other: ActEntry): number =>
@@ -57,6 +59,7 @@ export class MemoryOutline implements ActOutline {
   private ownFields: Map<string, Field>;
   private names: Map<string, readonly string[]>;
   private pinned: Map<string, string>;
+  private savedSearches: Map<string, SavedSearch>;
   private unlinked = new Set<string>();
   private movedGlosses = new Map<string, { lineId: string | null }>();
   private accountId: string;
@@ -73,6 +76,7 @@ export class MemoryOutline implements ActOutline {
     this.ownFields = new Map([...(held.fields ?? [])].map((field) => [field.id, field]));
     this.names = new Map(held.otherNames ?? []);
     this.pinned = new Map([...(held.pins ?? [])].map(({ entryId, orderKey }) => [entryId, orderKey]));
+    this.savedSearches = new Map([...(held.searches ?? [])].map((each) => [each.id, each]));
   }
 
   entry(id: string): ActEntry | undefined {
@@ -130,6 +134,10 @@ export class MemoryOutline implements ActOutline {
     return [...this.pinned]
       .map(([entryId, orderKey]) => ({ entryId, orderKey }))
       .sort((one, other) => (one.orderKey < other.orderKey ? -1 : 1));
+  }
+
+  searches(): SavedSearch[] {
+    return [...this.savedSearches.values()].sort((one, other) => (one.orderKey < other.orderKey ? -1 : 1));
   }
 
   titlesMadeFrom(templateId: string): string[] {
@@ -216,6 +224,10 @@ export class MemoryOutline implements ActOutline {
       case 'unpin':
         this.pinned.delete(change.id);
         break;
+      case 'search':
+        if (change.saved) this.savedSearches.set(change.id, { id: change.id, ...change.saved });
+        else this.savedSearches.delete(change.id);
+        break;
       case 'moveGloss': {
         const key = `${change.targetId} ${change.blockId}`;
         if (change.place) this.movedGlosses.set(key, change.place);
@@ -252,6 +264,7 @@ export class MemoryOutline implements ActOutline {
       fields: [...this.ownFields.values()],
       otherNames: [...this.names].filter(([, names]) => names.length > 0),
       pins: this.pins(),
+      searches: this.searches(),
     };
   }
 }

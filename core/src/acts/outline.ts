@@ -1,6 +1,7 @@
 import type { NamedAt } from '../alsoNamed/alsoNamedLine';
 import type { Beside } from '../document/fields/content';
 import type { NodeJson } from '../document/types';
+import type { SavedSearch } from '../find/savedSearch';
 import type { joinBeside } from '../kinds/join';
 import type { KindTree } from '../kinds/tree';
 import type { EntryKind, JottingState, Ornament, Pigment } from '../outline/entry';
@@ -61,6 +62,8 @@ export interface ActOutline extends Outline {
   otherNames: (id: string) => readonly string[];
   /** In their order. */
   pins: () => readonly PinnedEntry[];
+  /** The saved searches, in their order. */
+  searches: () => readonly SavedSearch[];
   /** The titles of pages that were made from a template and are not in the bin. */
   titlesMadeFrom: (templateId: string) => readonly string[];
   /** Pages with a line that is nothing but a link to this. */
@@ -90,6 +93,7 @@ export type Need =
   | { madeFrom: string }
   | { linkingAlone: string }
   | { pins: true }
+  | { searches: true }
   | { kinds: true }
   | { unlinked: { targetId: string; pageId: string; blockId: string } }
   | { movedGloss: { targetId: string; blockId: string } }

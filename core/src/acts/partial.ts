@@ -53,6 +53,7 @@ export class PartialOutline implements ActOutline {
   joinBeside = notHeld;
   otherNames = notHeld;
   pins = notHeld;
+  searches = notHeld;
   titlesMadeFrom = notHeld;
   linkingAlone = notHeld;
   isUnlinked = notHeld;

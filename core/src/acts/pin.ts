@@ -1,7 +1,6 @@
-import { OrderError, orderBetween, ordersAfter } from '../outline/order';
 import type { PlannedAct } from './act';
 import { entryOf } from './ask';
-import type { Change } from './change';
+import { beforeAmong, keysWith, placeAmong } from './ordered';
 import type { PinnedEntry } from './outline';
 import { id, optional, orNull } from './shape';
 
@@ -12,9 +11,11 @@ export interface PinAct {
   afterId?: string | null;
 }
 
+const asOrdered = (pins: readonly PinnedEntry[]) => pins.map(({ entryId: id, orderKey }) => ({ id, orderKey }));
+
 /** The pin an entry's pin stands after; null for the first. */
 export const pinBefore = (pins: readonly PinnedEntry[], entryId: string): string | null =>
-  pins[pins.findIndex((each) => each.entryId === entryId) - 1]?.entryId ?? null;
+  beforeAmong(asOrdered(pins), entryId);
 
 export const pin: PlannedAct<PinAct> = {
   shape: { afterId: optional(orNull(id)) },
@@ -26,25 +27,10 @@ export const pin: PlannedAct<PinAct> = {
     entryOf(outline, entryId);
     const pins = outline.pins();
     const isPinned = pins.some((each) => each.entryId === entryId);
-    const others = pins.filter((each) => each.entryId !== entryId);
-    const place = others.findIndex((each) => each.entryId === afterId);
-    const index = afterId === null ? 0 : place < 0 ? others.length : place + 1;
+    const others = asOrdered(pins.filter((each) => each.entryId !== entryId));
     return {
-      changes: pinsWith(others, index, entryId),
+      changes: keysWith(others, placeAmong(others, afterId), entryId).map((each) => ({ change: 'pin', ...each })),
       undo: [isPinned ? { do: 'pin', id: entryId, afterId: pinBefore(pins, entryId) } : { do: 'unpin', id: entryId }],
     };
   },
 };
-
-function pinsWith(others: readonly PinnedEntry[], index: number, entryId: string): Change[] {
-  try {
-    const orderKey = orderBetween(others[index - 1]?.orderKey ?? null, others[index]?.orderKey ?? null);
-    return [{ change: 'pin', id: entryId, orderKey }];
-  } catch (error) {
-    if (!(error instanceof OrderError)) throw error;
-    // No key is left between the two: all pins get new ones.
-    const ids = others.map((each) => each.entryId).toSpliced(index, 0, entryId);
-    const keys = ordersAfter(null, ids.length);
-    return ids.map((each, at) => ({ change: 'pin', id: each, orderKey: keys[at]! }));
-  }
-}

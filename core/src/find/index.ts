@@ -6,6 +6,7 @@ export * from './marked';
 export * from './rank';
 export * from './rarity';
 export * from './readings';
+export * from './savedSearch';
 export * from './telling';
 export * from './vocabulary';
 export * from './wanted';

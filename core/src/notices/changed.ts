@@ -12,6 +12,7 @@ export const CHANGED = [
   'tray',
   'kinds',
   'words',
+  'searches',
 ] as const;
 export type Changed = (typeof CHANGED)[number];
 

@@ -24,6 +24,7 @@ import { KindUseEntity } from './kindUse';
 import { LinkEntity } from './link';
 import { OtherNameEntity } from './otherName';
 import { PinEntity } from './pin';
+import { SavedSearchEntity } from './savedSearch';
 import { SessionEntity } from './session';
 import { SettingEntity } from './setting';
 import { TagEntity } from './tag';
@@ -58,6 +59,7 @@ export * from './lineFacts';
 export * from './link';
 export * from './otherName';
 export * from './pin';
+export * from './savedSearch';
 export * from './session';
 export * from './setting';
 export * from './tag';
@@ -97,6 +99,7 @@ export const entities = [
   OtherNameEntity,
   PinEntity,
   RemovalEntity,
+  SavedSearchEntity,
   SessionEntity,
   SettingEntity,
   TagEntity,

@@ -3,7 +3,7 @@ import { ACT_KINDS } from '@glossarion/core/acts';
 import type { AlsoNamedLine, AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk, ForgottenPage } from '@glossarion/core/desk';
-import type { Finding, Found, FoundCount, FoundCounts, FoundLine, Remark } from '@glossarion/core/find';
+import type { Finding, Found, FoundCount, FoundCounts, FoundLine, Remark, SavedSearch } from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
@@ -325,6 +325,7 @@ export const around = all<AroundDay>({
 });
 
 const pieces = list(Joi.object({ text: text.required(), isMarked: yesNo.required() }));
+export const searches = list(all<SavedSearch>({ id, name: text, line: text, orderKey: text }));
 const foundCounts = list(all<FoundCount>({ value: text, count }));
 export const counted = all<FoundCounts>({
   total: count,

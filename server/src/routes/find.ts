@@ -49,6 +49,12 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
 
   route(
     router,
+    { method: 'get', path: '/searches', answer: answers.searches, summary: 'The saved searches, in order.' },
+    ({ viewer }) => find.saved(viewer),
+  );
+
+  route(
+    router,
     {
       method: 'get',
       path: '/names',

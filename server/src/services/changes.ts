@@ -12,7 +12,8 @@ import {
   writableEntry,
   type ViewerConnection,
 } from '../access';
-import { EntryEntity, MovedGlossEntity, PinEntity, UnlinkedEntity } from '../entities';
+import { EntryEntity, MovedGlossEntity, PinEntity,
+  SavedSearchEntity, UnlinkedEntity } from '../entities';
 import { notFound } from '../problem';
 import { adjustBeneath, weightOf } from './beneath';
 import type { Accepted, Documents } from './documents';
@@ -124,6 +125,11 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
 
   unpin: async ({ id }, { connection, manager }) => {
     await manager.delete(PinEntity, { ...ownedBy(connection.viewer), entryId: id });
+  },
+
+  search: async ({ id, saved }, { connection, manager }) => {
+    if (saved) await putOwned(manager, connection.viewer, SavedSearchEntity, 'id', { id, ...saved });
+    else await manager.delete(SavedSearchEntity, { ...ownedBy(connection.viewer), id });
   },
 
   moveGloss: async ({ targetId, blockId, place }, { connection, manager }) => {

@@ -2,6 +2,7 @@ import { In, IsNull, type EntityManager } from 'typeorm';
 import type { ActEntry, ActOutline, Need, PinnedEntry } from '@glossarion/core/acts';
 import type { NamedAt } from '@glossarion/core/alsoNamed';
 import { besideOf, NOTHING_BESIDE, type Beside, type BodyJson, type NodeJson } from '@glossarion/core/document';
+import type { SavedSearch } from '@glossarion/core/find';
 import { dayId, periodId } from '@glossarion/core/journal';
 import { joinBeside, type KindTree } from '@glossarion/core/kinds';
 import { changedTask } from '@glossarion/core/tasks/changes';
@@ -14,6 +15,7 @@ import {
   LinkEntity,
   MovedGlossEntity,
   PinEntity,
+  SavedSearchEntity,
   UnlinkedEntity,
 } from '../entities';
 import { DOCUMENT } from '../entities/document.queries';
@@ -33,6 +35,7 @@ export class StoredOutline implements ActOutline {
   private madeFrom = new Map<string, string[]>();
   private linking = new Map<string, string[]>();
   private pinned: PinnedEntry[] = [];
+  private saved: SavedSearch[] = [];
   private left = new Set<string>();
   private movedGlosses = new Map<string, { lineId: string | null }>();
   private named = new Map<string, { name: string; places: NamedAt[] }[]>();
@@ -81,6 +84,9 @@ export class StoredOutline implements ActOutline {
     } else if ('pins' in need) {
       const { viewer } = connection;
       this.pinned = await manager.find(PinEntity, { where: ownedBy(viewer), order: { orderKey: 'ASC' } });
+    } else if ('searches' in need) {
+      const where = ownedBy(connection.viewer);
+      this.saved = await manager.find(SavedSearchEntity, { where, order: { orderKey: 'ASC' } });
     } else if ('kinds' in need) {
       this.tree = await ownKinds(manager, connection.viewer);
     } else if ('unlinked' in need) {
@@ -155,6 +161,10 @@ export class StoredOutline implements ActOutline {
 
   pins(): readonly PinnedEntry[] {
     return this.pinned;
+  }
+
+  searches(): readonly SavedSearch[] {
+    return this.saved;
   }
 
   titlesMadeFrom(templateId: string): readonly string[] {

@@ -15,9 +15,10 @@ import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
 import { FindSentence } from './FindSentence';
 import { FoundPreview } from './FoundPreview';
-import { useFoundCountsQuery, useFoundQuery } from './queries';
+import { useFoundCountsQuery, useFoundQuery, useSearchesQuery } from './queries';
 import { Results } from './Results';
 import { rowsOf } from './rows';
+import { SavedSearches, SaveSearch } from './SavedSearches';
 
 /** How many pages are shown at first, and how many more each time. */
 const AT_A_TIME = 24;
@@ -40,6 +41,7 @@ export function FindScreen() {
   const { data: found, isFetching, isError } = useFoundQuery({ typed, limit }, { skip: isEmpty });
   const { data: counts } = useFoundCountsQuery(typed, { skip: isEmpty || isFetching });
   const { data: recent = [] } = useRecentQuery();
+  const { data: saved = [] } = useSearchesQuery();
   const rows = useMemo(() => rowsOf(isEmpty ? recent : (found?.findings ?? [])), [isEmpty, recent, found]);
 
   useEffect(() => {
@@ -90,10 +92,12 @@ export function FindScreen() {
             }}
           />
           <FindSentence asked={asked} remarks={found?.remarks ?? []} counts={counts} total={total} onAsk={ask} />
+          {!isEmpty && <SaveSearch all={saved} line={typed.trim()} />}
           {!isEmpty && found && <Taken typed={typed} also={found.also} remarks={found.remarks} />}
           <Line look="said" role="status">
             {isEmpty ? '' : isFetching ? 'Looking' : `${total ?? found?.findings.length ?? 0} found`}
           </Line>
+          {isEmpty && <SavedSearches all={saved} onFind={(line) => setTyped(`${line} `)} />}
           {isEmpty && rows.length > 0 && (
             <Line look="find-head" role="heading" aria-level={2}>
               changed lately

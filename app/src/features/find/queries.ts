@@ -1,4 +1,4 @@
-import type { Found, FoundCounts } from '@glossarion/core/find';
+import type { Found, FoundCounts, SavedSearch } from '@glossarion/core/find';
 import type { Glimpse } from '@glossarion/core/links';
 import { api } from '../../state/api';
 import { isMonthFirst, weekBegins } from '../../state/typedDay';
@@ -21,6 +21,7 @@ const findQueries = api.injectEndpoints({
       keepUnusedDataFor: 5,
       providesTags: ['Found'],
     }),
+    searches: build.query<SavedSearch[], void>({ query: () => '/searches', providesTags: ['Searches'] }),
     glimpseAround: build.query<Glimpse, string>({
       query: (id) => `/glimpses/${id}?around=true`,
       keepUnusedDataFor: 5,
@@ -29,4 +30,4 @@ const findQueries = api.injectEndpoints({
   }),
 });
 
-export const { useFoundQuery, useFoundCountsQuery, useGlimpseAroundQuery } = findQueries;
+export const { useFoundQuery, useFoundCountsQuery, useGlimpseAroundQuery, useSearchesQuery } = findQueries;

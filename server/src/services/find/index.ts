@@ -8,13 +8,15 @@ import {
   type Found,
   type FoundCounts,
   type KnownWords,
+  type SavedSearch,
   type Wanted,
 } from '@glossarion/core/find';
 import { leavesOf, readQueryLine, type AskedFilter } from '@glossarion/core/find/query';
 import type { Target } from '@glossarion/core/links';
 import { foldWords } from '@glossarion/core/words';
-import type { Viewer, ViewerConnection } from '../../access';
+import { ownedBy, type Viewer, type ViewerConnection } from '../../access';
 import type { Database } from '../../database/database';
+import { SavedSearchEntity } from '../../entities';
 import type { Entries } from '../entries';
 import type { Kinds } from '../kinds';
 import type { Tags } from '../tags';
@@ -142,6 +144,12 @@ export class Find {
       reading: { today: await this.zones.dayOf(viewer), ...habits },
       momentsOf: (day) => momentsOf(day, zone),
     };
+  }
+
+  /** The saved searches, in their order. */
+  async saved(viewer: Viewer): Promise<SavedSearch[]> {
+    const saved = await this.database.manager.find(SavedSearchEntity, { where: ownedBy(viewer), order: { orderKey: 'ASC' } });
+    return saved.map(({ id, name, line, orderKey }) => ({ id, name, line, orderKey }));
   }
 
   /** Keeps the names in line with what was changed. */

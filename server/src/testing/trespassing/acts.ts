@@ -57,6 +57,8 @@ export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
     ...ids.map((id) => ({ do: 'pin', id })),
     ...ids.map((id) => ({ do: 'pin', id: own.page, afterId: id })),
   ],
+  // A search is one's own, whatever its id is, and whatever it looks for.
+  saveSearch: ({ ids }) => ids.map((id) => ({ do: 'saveSearch', id, saved: { name: 'Mine', line: id }, afterId: id })),
   unpin: ({ ids }) => ids.map((id) => ({ do: 'unpin', id })),
   unmake: ({ ids }) => ids.map((id) => ({ do: 'unmake', id })),
   putBlocks: ({ ids, own }) => [

@@ -78,6 +78,7 @@ export async function settleInes(server: TestedServer): Promise<Person> {
   await act({ do: 'describe', id: theirs.template, isTemplate: true });
   await act({ do: 'describe', id: theirs.notebook, templateId: theirs.template });
   await act({ do: 'pin', id: theirs.page });
+  await act({ do: 'saveSearch', id: newId(), saved: { name: SECRET, line: SECRET } });
   await act({ do: 'bin', id: theirs.binned });
   await act(
     make(granted.section, 'section', theirs.notebook, 'Open section'),

@@ -32,6 +32,7 @@ export const rows: Record<string, Row> = {
   'delete /bin': plain('/bin'),
   'get /desk': plain('/desk'),
   'get /pins': plain('/pins'),
+  'get /searches': plain('/searches'),
   'get /recent': plain('/recent'),
   'get /tasks': ({ ids }) => [
     { address: '/tasks?today=2026-03-09' },
