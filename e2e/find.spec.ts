@@ -115,6 +115,12 @@ test('F2 the sentence and the line are one query: by taps, by keys, and back', a
   await field(page).fill('weather:fair elm');
   await expect(page.getByText('There is no filter or field “weather”: searched as words.')).toBeVisible();
 
+  // What is being typed is completed.
+  await field(page).fill('elm tag:tim');
+  await page.getByRole('group', { name: 'What “tag:” can be' }).getByRole('button', { name: 'timber/elm' }).click();
+  await expect(field(page)).toHaveValue('elm tag:timber/elm ');
+  await expect(found(page).locator('.finding-title')).toHaveText('Sluice gate');
+
   // By keys alone: to the sentence, days in words, Enter.
   await field(page).fill('elm');
   await field(page).press('Tab');

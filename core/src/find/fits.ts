@@ -1,5 +1,5 @@
 import { foldWords, wordsIn, type FoundWord } from '../words';
-import type { How, Reading } from './readings';
+import { isToken, type How, type Reading } from './readings';
 import type { WantedWord } from './wanted';
 
 /** How a text fits words that are looked for: for each the surest way in which it holds it, null where it does not. */
@@ -34,8 +34,8 @@ export function fitOf(text: string, tokens: ReadonlySet<string>, wanted: readonl
   let words: string[] | null = null;
   return wanted.map(({ readings }) => {
     for (const reading of readings) {
-      if (reading.how === 'named') {
-        if (tokens.has(reading.terms[0]!)) return 'named';
+      if (isToken(reading)) {
+        if (tokens.has(reading.terms[0]!)) return reading.how;
         continue;
       }
       if (!folded.includes(reading.terms[0]!)) continue;
@@ -53,7 +53,7 @@ export function heldWords(text: string, wanted: readonly WantedWord[]): FoundWor
   const held = new Set<number>();
   for (const { readings } of wanted) {
     for (const reading of readings) {
-      if (reading.how === 'named') continue;
+      if (isToken(reading)) continue;
       for (let at = placeOf(words, reading); at >= 0; at = placeOf(words, reading, at + 1)) {
         reading.terms.forEach((_term, index) => held.add(at + index));
       }

@@ -2,6 +2,7 @@ export * from './counted';
 export * from './expression';
 export * from './finding';
 export * from './fits';
+export * from './guessed';
 export * from './marked';
 export * from './rank';
 export * from './rarity';

@@ -29,7 +29,7 @@ const together = (fit: Fit): number => share(fit) * (countOf(fit) === fit.length
 export function worthOf({ title, line, page, isNamedSo, relevance, days }: Candidate): number {
   return (
     (isNamedSo ? WORTH.named : 0) +
-    WORTH.title * together(title) ** 2 +
+    WORTH.title * together(title) +
     WORTH.line * (line ? together(line) : 0) +
     WORTH.page * share(page) +
     WORTH.relevance * relevance +

@@ -13,6 +13,12 @@ export interface Reading {
   isBeginning: boolean;
 }
 
+/** Whether it is what a word names, by its token: no word begins with a character of private use. */
+export const isToken = ({ terms: [term] }: Reading): boolean => {
+  const first = term!.charCodeAt(0);
+  return first >= 0xe000 && first <= 0xf8ff;
+};
+
 /** What is known of the words of somebody's notes. */
 export interface KnownWords {
   vocabulary: Vocabulary;
@@ -37,9 +43,24 @@ export function readingsOf(word: string, isBeginning: boolean, known: KnownWords
     { how: 'exact', terms: [word], isBeginning },
     ...named,
     ...forms.slice(0, MOST).map((form) => whole('form', form)),
+    ...namedToo('form', forms, known),
     ...spellingsOf(word, isBeginning, known),
   ];
 }
+
+/** A word of which no more letters are missing is nearly whole. */
+const NEARLY = 2;
+/** Of so many words that stand for a typed one it is looked up what they name. */
+const NAMING = 3;
+
+/** The tokens of what words name that stand for a typed one. */
+const namedToo = (how: How, words: readonly string[], known: KnownWords): Reading[] =>
+  words.slice(0, NAMING).flatMap((word) =>
+    known
+      .namedBy(word, false)
+      .slice(0, MOST)
+      .map((token) => whole(how, token)),
+  );
 
 const whole = (how: How, term: string): Reading => ({ how, terms: [term], isBeginning: false });
 
@@ -81,13 +102,18 @@ const linesFrom = (word: string, isBeginning: boolean, vocabulary: Vocabulary): 
     : vocabulary.linesWith(word);
 
 /** Words of the notes that a folded word may have been meant for, the likeliest first. */
-export function slipsOf(word: string, isBeginning: boolean, { vocabulary }: KnownWords): Reading[] {
-  if (slipsForgiven(word) === 0) return [];
-  const isForgiven = (other: string, slips: number) =>
-    slips <= Math.max(slipsForgiven(word), Math.min(slipsForgiven(other), word.length - 4));
-  return vocabulary
+export function slipsOf(word: string, isBeginning: boolean, known: KnownWords): Reading[] {
+  const forgiven = slipsForgiven(word);
+  if (forgiven === 0) return [];
+  // Of a word that is still being typed no more is forgiven, unless it is nearly whole.
+  const most = (other: string) =>
+    isBeginning && other.length > word.length + NEARLY
+      ? forgiven
+      : Math.max(forgiven, Math.min(slipsForgiven(other), word.length - 4));
+  const near = known.vocabulary
     .near(word, 2, isBeginning, MOST * 4)
-    .filter((near) => isForgiven(near.word, near.slips))
+    .filter((each) => each.slips <= most(each.word))
     .slice(0, MOST)
-    .map((near) => whole('slip', near.word));
+    .map((each) => each.word);
+  return [...near.map((each) => whole('slip', each)), ...namedToo('slip', near, known)];
 }

@@ -34,7 +34,7 @@ test('words are looked for as themselves, what they name, their forms and other 
   expect(standsFor('telltales ')).toEqual([['exact telltales', 'spelling tell+tales']]);
   expect(standsFor('lefthanded ')).toEqual([['exact lefthanded', 'spelling left+handed']]);
   expect(standsFor('bed stone ')).toEqual([
-    ['exact bed', 'spelling bedstone', 'begun bed'],
+    ['exact bed', 'spelling bedstone'],
     ['exact stone', 'spelling bedstone'],
   ]);
   expect(standsFor('muehle ')).toEqual([['exact muehle', 'spelling muhle']]);
@@ -52,7 +52,7 @@ test('a slip is taken for words of the notes, two in long ones, none in short', 
 });
 
 test('a query is said to the index', () => {
-  expect(expression('gate pin')).toBe('(("gate" OR "gate" *) AND "pin" *)');
+  expect(expression('gate pin')).toBe('("gate" AND "pin" *)');
   expect(expression('"two people" winch ')).toBe('("two people" AND "winch")');
   expect(expression('scarf OR pin ')).toBe('(("scarf" OR "scarfs") OR "pin")');
   expect(expression('gate -pin -(oak elm) ')).toBe('(("gate") NOT ("pin" OR ("oak" AND "elm")))');

@@ -31,12 +31,15 @@ interface WantedTogether {
 export const isWantedTogether = (wanted: Wanted): wanted is WantedTogether =>
   wanted.is === 'all' || wanted.is === 'any';
 
+/** For what words stand: as they were typed, for what they name too, or for all that is known. */
+export type Width = 'typed' | 'named' | 'all';
+
 /**
  * What a query looks for; nothing when no word and no filter is left of it.
  *
- * @param isWide whether words stand for more than themselves and what they name; what has to be missing does not
+ * @param width for what words stand; what has to be missing stands for itself and what it names alone
  */
-export function wantedOf(asked: Asked | null, known: KnownWords, isWide = true): Wanted | null {
+export function wantedOf(asked: Asked | null, known: KnownWords, width: Width = 'all'): Wanted | null {
   if (asked === null) return null;
   switch (asked.is) {
     case 'filter':
@@ -44,23 +47,23 @@ export function wantedOf(asked: Asked | null, known: KnownWords, isWide = true):
     case 'phrase':
       return phrase(asked.text, asked.isBeginning);
     case 'word':
-      return together('all', words([asked], known, isWide));
+      return together('all', words([asked], known, width));
     case 'not': {
-      const part = wantedOf(asked.part, known, false);
+      const part = wantedOf(asked.part, known, 'named');
       return part && { is: 'not', part };
     }
     case 'any':
       return together(
         'any',
-        asked.parts.flatMap((part) => wantedOf(part, known, isWide) ?? []),
+        asked.parts.flatMap((part) => wantedOf(part, known, width) ?? []),
       );
     case 'all': {
       const parts: Wanted[] = [];
       // Words that stand beside each other may be one that was written as two.
       for (let at = 0; at < asked.parts.length;) {
         const run = wordsFrom(asked.parts, at);
-        const other = run.length === 0 ? wantedOf(asked.parts[at]!, known, isWide) : null;
-        parts.push(...words(run, known, isWide), ...(other ? [other] : []));
+        const other = run.length === 0 ? wantedOf(asked.parts[at]!, known, width) : null;
+        parts.push(...words(run, known, width), ...(other ? [other] : []));
         at += Math.max(1, run.length);
       }
       return together(
@@ -73,8 +76,8 @@ export function wantedOf(asked: Asked | null, known: KnownWords, isWide = true):
 
 type TypedWord = Pick<Extract<Asked, { is: 'word' }>, 'text' | 'isBeginning'>;
 
-/** From so many letters on, a word that is followed by others may be the beginning of one. */
-const BEGUN = 3;
+/** The most that a word is taken to name where it stands for little else. */
+const NAMED = 8;
 
 /** The words that stand side by side from a place on. */
 function wordsFrom(parts: readonly Asked[], from: number): TypedWord[] {
@@ -88,15 +91,16 @@ function wordsFrom(parts: readonly Asked[], from: number): TypedWord[] {
 }
 
 /** Words that stand side by side, each as itself, as what stands for it, or as a part of what is written as one word. */
-function words(run: readonly TypedWord[], known: KnownWords, isWide: boolean): WantedWord[] {
+function words(run: readonly TypedWord[], known: KnownWords, width: Width): WantedWord[] {
   const typed = run.flatMap(({ text, isBeginning }) => {
     const own = wordsIn(text).map(({ word }) => word);
     return own.map((word, index) => ({ word, isBeginning: isBeginning && index === own.length - 1 }));
   });
   return typed.map(({ word, isBeginning }, index) => {
     const own = readingsOf(word, isBeginning, known);
-    if (!isWide) {
-      return { is: 'word', word, isBeginning, readings: own.filter(({ how }) => how === 'exact' || how === 'named') };
+    if (width !== 'all') {
+      const narrow = own.filter(({ how }) => how === 'exact' || (how === 'named' && width === 'named'));
+      return { is: 'word', word, isBeginning, readings: narrow.slice(0, 1 + NAMED) };
     }
     const [before, next] = [typed[index - 1], typed[index + 1]];
     const joined: Reading[] = [];
@@ -108,12 +112,7 @@ function words(run: readonly TypedWord[], known: KnownWords, isWide: boolean): W
       is: 'word',
       word,
       isBeginning,
-      readings: [
-        ...own,
-        ...joined.filter(isKnown),
-        // Who types on may have left the rest of a word out: harb off.
-        ...(next && word.length >= BEGUN ? [{ how: 'begun' as const, terms: [word], isBeginning: true }] : []),
-      ],
+      readings: [...own, ...joined.filter(isKnown)],
     };
   });
 }

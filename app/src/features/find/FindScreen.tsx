@@ -13,6 +13,7 @@ import { Heading, Line, Said } from '../../kit/Words';
 import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
+import { Completions } from './Completions';
 import { FindSentence } from './FindSentence';
 import { FoundPreview } from './FoundPreview';
 import { useFoundCountsQuery, useFoundQuery, useSearchesQuery } from './queries';
@@ -39,7 +40,7 @@ export function FindScreen() {
   const asked = useMemo(() => readQueryLine(typed), [typed]);
   const isEmpty = asked === null;
   const { data: found, isFetching, isError } = useFoundQuery({ typed, limit }, { skip: isEmpty });
-  const { data: counts } = useFoundCountsQuery(typed, { skip: isEmpty || isFetching });
+  const { data: counts } = useFoundCountsQuery(isEmpty ? '' : typed, { skip: !isEmpty && isFetching });
   const { data: recent = [] } = useRecentQuery();
   const { data: saved = [] } = useSearchesQuery();
   const rows = useMemo(() => rowsOf(isEmpty ? recent : (found?.findings ?? [])), [isEmpty, recent, found]);
@@ -91,6 +92,7 @@ export function FindScreen() {
               event.preventDefault();
             }}
           />
+          <Completions typed={typed} asked={asked} onType={setTyped} />
           <FindSentence asked={asked} remarks={found?.remarks ?? []} counts={counts} total={total} onAsk={ask} />
           {!isEmpty && <SaveSearch all={saved} line={typed.trim()} />}
           {!isEmpty && found && <Taken typed={typed} also={found.also} remarks={found.remarks} />}

@@ -33,7 +33,12 @@ export function SavedSearches({ all, onFind }: SavedSearchesProps) {
                 </Said>
               )}
             </Tap>
-            <Tap look="saved-search-more" aria-label={`Change “${name}”`} aria-haspopup="dialog" onPress={() => setChanged(id)}>
+            <Tap
+              look="saved-search-more"
+              aria-label={`Change “${name}”`}
+              aria-haspopup="dialog"
+              onPress={() => setChanged(id)}
+            >
               ⋯
             </Tap>
           </Box>

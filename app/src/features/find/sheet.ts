@@ -9,6 +9,7 @@ export const findSheet = `
 .find-control { font: inherit; color: var(--verdigris); text-decoration: underline; text-underline-offset: 3px; text-decoration-thickness: 1px; text-align: start; overflow-wrap: anywhere; }
 .find-control.chosen { color: var(--ink); font-weight: 700; text-decoration-color: var(--vermilion); text-decoration-thickness: 2px; }
 .find-taken { font: italic 16px/22px ${face.writing}; color: var(--soft); padding-top: 4px; overflow-wrap: anywhere; } .find-remarked { font-style: normal; color: var(--ochre); text-decoration: underline wavy 1px; text-underline-offset: 3px; }
+.find-completions { display: flex; flex-wrap: wrap; column-gap: 14px; padding-top: 4px; } .find-completion { min-height: 36px; padding: 6px 0; font: 500 16px/22px ${face.interface}; color: var(--lapis); overflow-wrap: anywhere; } .find-count { color: var(--soft); font-weight: 400; margin-inline-start: 5px; }
 .find-save { font: 500 16px/22px ${face.interface}; color: var(--lapis); min-height: 32px; padding: 4px 0; text-align: start; overflow-wrap: anywhere; } .find-line { font: 17px/24px ${face.writing}; color: var(--soft); padding: 4px 0 10px; overflow-wrap: anywhere; } .find-deeds { display: flex; flex-wrap: wrap; align-items: center; column-gap: 16px; row-gap: 6px; padding-top: 12px; }
 .saved-search { display: flex; align-items: stretch; border-bottom: 1px solid var(--rule); } .saved-search-name { flex: 1; min-width: 0; min-height: 44px; padding: 7px 0; text-align: start; font: 700 19px/25px ${face.writing}; color: var(--ink); overflow-wrap: anywhere; } .saved-search-name:hover { background: var(--ground); } .saved-search-more { min-width: 44px; min-height: 44px; color: var(--soft); font: 20px/24px ${face.interface}; }
 .find-head { font: 700 16px/20px ${face.capitals}; letter-spacing: .03em; color: var(--soft); padding-top: 16px; }
@@ -24,5 +25,5 @@ export const findSheet = `
 .found-preview { overflow-y: auto; min-height: 0; border-top: 3px solid; background: var(--leaf); padding: 14px 24px 60px; margin: 0 0 20px; } .found-preview:focus-visible { outline: 2px solid var(--lapis); outline-offset: -2px; }
 .found-title { font: 700 26px/31px ${face.writing}; padding-bottom: 2px; overflow-wrap: anywhere; } .found-body { padding-top: 10px; font-size: 17.5px; line-height: 25px; } .found-body a { pointer-events: none; } .found-empty { font: italic 17px/24px ${face.writing}; color: var(--soft); padding-top: 12px; }
 .found-line { background: linear-gradient(var(--washOchre), var(--washOchre)); }
-@media (hover: none) { .find-save { min-height: 44px; } .find-control { min-height: 44px; } .finding-line { min-height: 44px; padding-block: 10px; } }
+@media (hover: none) { .find-completion { min-height: 44px; min-width: 44px; } .find-save { min-height: 44px; } .find-control { min-height: 44px; } .finding-line { min-height: 44px; padding-block: 10px; } }
 `;

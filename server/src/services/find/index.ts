@@ -1,17 +1,16 @@
 import type { Reading } from '@glossarion/core/dates';
 import { momentsOf } from '@glossarion/core/journal';
 import {
-  isWantedTogether,
-  slipsOf,
   wantedOf,
   wantedWords,
+  withGuesses,
   type Found,
   type FoundCounts,
   type KnownWords,
   type SavedSearch,
-  type Wanted,
+  type Width,
 } from '@glossarion/core/find';
-import { leavesOf, readQueryLine, type AskedFilter } from '@glossarion/core/find/query';
+import { leavesOf, readQueryLine } from '@glossarion/core/find/query';
 import type { Target } from '@glossarion/core/links';
 import { foldWords } from '@glossarion/core/words';
 import { ownedBy, type Viewer, type ViewerConnection } from '../../access';
@@ -22,12 +21,12 @@ import type { Kinds } from '../kinds';
 import type { Tags } from '../tags';
 import type { Zones } from '../zones';
 import { countsOf } from './counts';
-import type { Condition, FilterContext } from './filters';
+import type { FilterContext } from './filters';
 import { knownWords } from './known';
 import { Names } from './names';
-import { rowsOf, search, targetsOf, type Query } from './search';
+import { changedLast, rowsOf, search, targetsOf, type Query } from './search';
 import { alsoIn, shown } from './shown';
-import { understand } from './understood';
+import { understand, type Understood } from './understood';
 import type { Vocabularies } from './vocabularies';
 
 /** How many pages are shown at once. */
@@ -71,14 +70,22 @@ export class Find {
     const nothing: Found = { findings: [], also: [], remarks: [], isMore: false };
     const connection = this.database.reading(viewer);
     const reader = this.entries.reader(viewer);
+    const understood = await this.understood(viewer, typed, habits);
     const known = await this.known(viewer, connection);
-    const query = await this.query(viewer, typed, known, habits);
+    // What was typed, and what that names, comes before all else that it stands for: where there is enough of it, no more
+    // is looked for.
+    let query = understood && queryOf(understood, known, isOneWord(understood) ? 'typed' : 'named');
     if (!query) return nothing;
-    const ranked = search(connection, reader, query, limit + 1);
+    let found = search(connection, reader, query, limit + 1);
+    if (!found.isFull) {
+      query = queryOf(understood!, known, 'all')!;
+      found = search(connection, reader, query, limit + 1);
+    }
+    const { ranked } = found;
     if (ranked.length < FEW) {
       const have = new Set(ranked.map(({ target }) => target.id));
-      query.wanted = withSlips(query.wanted, known, ranked.length === 0);
-      const others = search(connection, reader, query, limit + 1);
+      query.wanted = withGuesses(query.wanted, known, ranked.length === 0);
+      const others = search(connection, reader, query, limit + 1).ranked;
       ranked.push(...others.filter(({ target }) => !have.has(target.id)));
     }
     const words = wantedWords(query.wanted);
@@ -86,17 +93,21 @@ export class Find {
     return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > limit };
   }
 
-  /** How many pages a query line finds, and how many of them are in each notebook, of each kind, with each tag. */
+  /**
+   * How many pages a query line finds, and how many of them are in each notebook, of each kind, with each tag; of all that
+   * there is when it asks for nothing.
+   */
   async counts(viewer: Viewer, typed: string, habits = HABITS): Promise<FoundCounts> {
     const connection = this.database.reading(viewer);
     const known = await this.known(viewer, connection);
-    const query = await this.query(viewer, typed, known, habits);
-    const asked = (each: Query) => rowsOf(connection, each, 'newest', COUNTED + 1);
-    let rows = query ? asked(query) : [];
-    if (query && rows.length < FEW)
-      rows = asked({ ...query, wanted: withSlips(query.wanted, known, rows.length === 0) });
+    const understood = await this.understood(viewer, typed, habits);
+    const query = understood && queryOf(understood, known, 'all');
     const reader = this.entries.reader(viewer);
-    const targets = query ? targetsOf(reader, query, rows) : [];
+    const asked = (each: Query) => targetsOf(reader, each, rowsOf(connection, each, 'newest', COUNTED + 1));
+    let targets = query ? asked(query) : [];
+    if (query && targets.length < FEW) {
+      targets = asked({ ...query, wanted: withGuesses(query.wanted, known, targets.length === 0) });
+    } else if (readQueryLine(typed) === null) targets = reader.present(changedLast(connection, COUNTED + 1));
     return countsOf(
       this.database.manager,
       targets.slice(0, COUNTED),
@@ -109,7 +120,8 @@ export class Find {
   /** The ids of all that a query line finds in the bin or out of it, best first. */
   async idsOf(viewer: Viewer, typed: string, limit: number): Promise<string[] | null> {
     const connection = this.database.reading(viewer);
-    const query = await this.query(viewer, typed, await this.known(viewer, connection), HABITS);
+    const understood = await this.understood(viewer, typed, HABITS);
+    const query = understood && queryOf(understood, await this.known(viewer, connection), 'all');
     return query && rowsOf(connection, query, 'ranked', limit).map(({ id }) => id);
   }
 
@@ -118,15 +130,12 @@ export class Find {
     return knownWords(connection, this.vocabularies, this.tags.tree(connection), kinds);
   }
 
-  private async query(viewer: Viewer, typed: string, known: KnownWords, habits: Habits): Promise<Query | null> {
+  private async understood(viewer: Viewer, typed: string, habits: Habits): Promise<Understood | null> {
     const asked = readQueryLine(typed);
     if (asked === null) return null;
     const hasFilters = leavesOf(asked).some(({ is }) => is === 'filter');
-    const understood = hasFilters
-      ? understand(asked, await this.filterContext(viewer, habits))
-      : { asked, conditions: new Map<AskedFilter, Condition>(), remarks: [] };
-    const wanted = wantedOf(understood.asked, known);
-    return wanted && { wanted, conditions: understood.conditions, remarks: understood.remarks };
+    if (!hasFilters) return { asked, conditions: new Map(), remarks: [] };
+    return understand(asked, await this.filterContext(viewer, habits));
   }
 
   private async filterContext(viewer: Viewer, habits: Habits): Promise<FilterContext> {
@@ -148,7 +157,10 @@ export class Find {
 
   /** The saved searches, in their order. */
   async saved(viewer: Viewer): Promise<SavedSearch[]> {
-    const saved = await this.database.manager.find(SavedSearchEntity, { where: ownedBy(viewer), order: { orderKey: 'ASC' } });
+    const saved = await this.database.manager.find(SavedSearchEntity, {
+      where: ownedBy(viewer),
+      order: { orderKey: 'ASC' },
+    });
     return saved.map(({ id, name, line, orderKey }) => ({ id, name, line, orderKey }));
   }
 
@@ -162,20 +174,11 @@ export class Find {
   }
 }
 
-/** A word that so many lines hold is what was meant. */
-const USUAL = 2;
-
-/**
- * The same with words that may have been meant, for those that are words and not said to be exact.
- *
- * @param isAny whether also in the place of words that the notes know well: where nothing holds all of them
- */
-function withSlips(wanted: Wanted, known: KnownWords, isAny: boolean): Wanted {
-  if (wanted.is === 'word') {
-    if (wanted.word.includes(' ') || (!isAny && known.vocabulary.linesWith(wanted.word) >= USUAL)) return wanted;
-    return { ...wanted, readings: [...wanted.readings, ...slipsOf(wanted.word, wanted.isBeginning, known)] };
-  }
-  return isWantedTogether(wanted)
-    ? { ...wanted, parts: wanted.parts.map((part) => withSlips(part, known, isAny)) }
-    : wanted;
+/** A query as it is asked; nothing when no word and no filter is left of it. */
+function queryOf({ asked, conditions, remarks }: Understood, known: KnownWords, width: Width): Query | null {
+  const wanted = wantedOf(asked, known, width);
+  return wanted && { wanted, conditions, remarks };
 }
+
+/** What one word names is found by the word itself. */
+const isOneWord = ({ asked }: Understood): boolean => leavesOf(asked).filter(({ is }) => is !== 'filter').length <= 1;

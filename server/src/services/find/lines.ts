@@ -1,4 +1,4 @@
-import { countOf, fitOf, joinedFit, HOW, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
+import { countOf, fitOf, joinedFit, HOW, isToken, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
 import { linkToken } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
 import type { ViewerConnection } from '../../access';
@@ -54,7 +54,7 @@ export function fittingLines(
 ): FittingLines {
   const named = new Set(filtered);
   for (const { readings } of wanted) {
-    for (const { how, terms } of readings) if (how === 'named') named.add(terms[0]!);
+    for (const reading of readings) if (isToken(reading)) named.add(reading.terms[0]!);
   }
   const tokens = named.size > 0 ? tokensBy(heldByLines(connection.raw, documentId), named) : NO_TOKENS;
   const fits: (FittingLine & { weight: number })[] = [];

@@ -21,6 +21,8 @@ import { whereOf } from './where';
 
 /** How many pages are looked at for the best. */
 const CONSIDERED = 60;
+/** So many more than are shown where one word is looked for, of which some may be in the bin. */
+const SPARE = 10;
 /** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
 const SHORT = 3;
 /** So many titles are enough for such a query. */
@@ -66,20 +68,32 @@ export function rowsOf(
   return connection.all<FoundRow>(FOUND(by, there), asked);
 }
 
-/** Rows that may be the best: of short queries those that are called so first, since they hold in too many texts. */
+/** The ids of what was changed last. */
+export const changedLast = (connection: ViewerConnection, limit: number): string[] =>
+  connection.all<FoundRow>(FOUND('changed', 'e.deletedAt IS NULL'), { limit }).map(({ id }) => id);
+
+/**
+ * Rows that may be the best: of short queries those that are called so first, since they hold in too many texts. Whether
+ * there are as many as are looked at.
+ */
 function candidates(
   connection: ViewerConnection,
   query: Query,
   words: readonly WantedWord[],
   limit: number,
-): FoundRow[] {
+): { rows: FoundRow[]; isFull: boolean } {
   const letters = words.reduce((sum, { word }) => sum + word.length, 0);
-  if (letters >= SHORT || words.length === 0)
-    return rowsOf(connection, query, 'ranked', Math.max(CONSIDERED, 2 * limit));
-  const titled = rowsOf(connection, query, 'newest', CONSIDERED, 'title');
-  if (titled.length >= ENOUGH) return titled;
+  // Which line holds most is a question of several words.
+  const most = words.length > 1 ? Math.max(CONSIDERED, 2 * limit) : limit + SPARE;
+  if (letters >= SHORT || words.length === 0) {
+    const rows = rowsOf(connection, query, 'ranked', most);
+    return { rows, isFull: rows.length >= most };
+  }
+  const titled = rowsOf(connection, query, 'newest', most, 'title');
+  if (titled.length >= ENOUGH) return { rows: titled, isFull: true };
   const have = new Set(titled.map(({ id }) => id));
-  return [...titled, ...rowsOf(connection, query, 'newest', CONSIDERED).filter(({ id }) => !have.has(id))];
+  const rows = [...titled, ...rowsOf(connection, query, 'newest', most).filter(({ id }) => !have.has(id))];
+  return { rows, isFull: rows.length >= most };
 }
 
 const isBinAsked = ({ conditions }: Query): boolean =>
@@ -96,17 +110,22 @@ export function targetsOf(
   return isBinAsked(query) ? reader.targets(ids.slice(0, limit)) : reader.present(ids, limit);
 }
 
-/** The pages that a query finds, best first, at most so many. */
-export function search(connection: ViewerConnection, reader: EntryReader, query: Query, limit: number): Ranked[] {
+/** The pages that a query finds, best first, at most so many; whether there is as much of it as is looked at. */
+export function search(
+  connection: ViewerConnection,
+  reader: EntryReader,
+  query: Query,
+  limit: number,
+): { ranked: Ranked[]; isFull: boolean } {
   const words = wantedWords(query.wanted);
-  const rows = candidates(connection, query, words, limit);
+  const { rows, isFull } = candidates(connection, query, words, limit);
   const best = Math.min(...rows.map(({ fit }) => fit), -1e-9);
   const now = Date.now();
   const typed = words.map(({ word }) => word).join(' ');
   const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
   const linesOf = ({ id, kind }: FoundRow) =>
     kind === 'page' ? fittingLines(connection, id, words, tokens) : NO_LINES;
-  const ranked = rows
+  const ordered = rows
     .map((row) => {
       const names = [entryTitle(row), ...(row.names?.split('\n') ?? [])];
       const title = fitOf(names.join('\n'), NOTHING, words);
@@ -124,16 +143,13 @@ export function search(connection: ViewerConnection, reader: EntryReader, query:
       return { row, lines, worth };
     })
     .sort((one, other) => other.worth - one.worth);
-  const byId = new Map(ranked.map((each) => [each.row.id, each]));
-  return targetsOf(
-    reader,
-    query,
-    [...byId.values()].map(({ row }) => row),
-    limit,
-  ).map((target) => {
+  const byId = new Map(ordered.map((each) => [each.row.id, each]));
+  const inOrder = [...byId.values()].map(({ row }) => row);
+  const taken = targetsOf(reader, query, inOrder, limit).map((target) => {
     const { row, lines } = byId.get(target.id)!;
     return { row, target, lines };
   });
+  return { ranked: taken, isFull };
 }
 
 const NOTHING: ReadonlySet<string> = new Set();
