@@ -24,8 +24,8 @@ const byHand = [
  */
 const CORE = [
   ...['accounts', 'notices', 'calendar', 'words', 'outline', 'tags', 'document', 'links', 'alsoNamed', 'journal'],
-  ...['tray', 'dates', 'kinds', 'tasks', 'meetings', 'overview', 'templates', 'acts', 'bin', 'desk', 'find', 'formats'],
-  ...['kin', 'margin', 'review', 'messages', 'names', 'pickables', 'testing'],
+  ...['tray', 'dates', 'kinds', 'tasks', 'meetings', 'overview', 'templates', 'languages', 'find', 'acts', 'bin'],
+  ...['desk', 'formats', 'kin', 'margin', 'review', 'messages', 'names', 'pickables', 'testing'],
 ].map((name) => `core/src/${name}`);
 const SERVER = [
   ...['sqlite', 'entities', 'problem.ts', 'startError.ts', 'access', 'migrations', 'database', 'text.ts', 'config.ts'],

@@ -51,7 +51,7 @@ const openNotebook = async (page) => {
 };
 const find = async (page) => {
   await page.goto(`${url}/find`);
-  await page.getByRole('combobox', { name: 'Find' }).fill('gate lift');
+  await page.getByRole('combobox', { name: 'Find' }).fill('gudgen ');
 };
 
 const writing = async (page) => {
@@ -148,7 +148,9 @@ const views = [
 await withServer('demo', { GLOSSARION_DEMO: 'true' }, async (served) => {
   url = served.url;
   await new Promise((resolve) => setTimeout(resolve, 1500));
+  const asked = process.argv.slice(2);
   for (const [name, size, colorScheme, act] of views) {
+    if (asked.length > 0 && !asked.includes(name)) continue;
     const context = await served.browser.newContext({ ...size, colorScheme, locale: 'en-GB' });
     const page = await context.newPage();
     await page.goto(`${url}/today`);

@@ -21,22 +21,22 @@ export function ownWords(node: NodeJson): string {
     default: {
       const { words } = solidKindOf(node) ?? {};
       if (words) return words(node.attrs ?? {});
-      return (node.content ?? []).map(ownWords).join(separatorIn(node));
+      return (node.content ?? []).map(ownWords).join(isOfCells(node) ? '\n' : '');
     }
   }
 }
 
-/** Cells of a table are not one word. */
-const separatorIn = ({ type }: NodeJson): string => (type === 'table' || type === 'tableRow' ? '\n' : '');
+const isOfCells = ({ type }: NodeJson): boolean => type === 'table' || type === 'tableRow';
 
 /** The words of a node with each link, and each tag, shown by what `titleOf` says of its target. */
-export function shownWords(node: NodeJson, titleOf: (target: string) => string): string {
+export function shownWords(node: NodeJson, titleOf: (target: string) => string, betweenCells = ''): string {
   if (node.type === 'pageLink') {
     return typeof node.attrs?.words === 'string' ? node.attrs.words : titleOf(String(node.attrs?.target));
   }
   if (node.type === 'tag') return ownWords(node) || titleOf(String(node.attrs?.tag));
   if (!node.content) return ownWords(node);
-  return node.content.map((child) => shownWords(child, titleOf)).join(separatorIn(node));
+  const between = isOfCells(node) ? betweenCells : '';
+  return node.content.map((child) => shownWords(child, titleOf, betweenCells)).join(between);
 }
 
 /** Whether a line says nothing: a link or a tag says something though it has no words of its own. */

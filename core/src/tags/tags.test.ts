@@ -1,4 +1,5 @@
-import { parseQuery, toMatch } from '../find';
+import { expressionOf, Vocabulary, wantedOf } from '../find';
+import { readQueryLine } from '../find/query/read';
 import { wordsIn } from '../words';
 import { tagPath, tagToken, TagTree, writtenTag, type Tag } from '.';
 
@@ -41,7 +42,8 @@ test('a word finds the tags whose path holds it, the shortest first', () => {
 });
 
 test('a word is looked for as itself or as a tag that it names, and nobody can type what stands for one', () => {
-  const alsoFound = (word: string) => tree.named(word, 9).map(tagToken);
-  expect(toMatch(parseQuery('plough mi'), alsoFound)).toBe(`("plough" OR "${tagToken('p')}") AND "mi" *`);
+  const namedBy = (word: string) => tree.named(word, 9).map(tagToken);
+  const wanted = wantedOf(readQueryLine('plough mi'), { vocabulary: new Vocabulary(), formsOf: () => [], namedBy });
+  expect(expressionOf(wanted!)).toBe(`(("plough" OR "${tagToken('p')}") AND "mi" *)`);
   expect(wordsIn(`${tagToken('p')} x`).map(({ word }) => word)).toEqual(['p', 'x']);
 });

@@ -6,12 +6,16 @@ export const BLOCK = `
   WHERE b.id IN (@id, (SELECT f.blockId FROM formerIds f WHERE f.formerId = @id)) AND VISIBLE(e)
   ORDER BY b.id = @id DESC LIMIT 1`;
 
-/** Lines of a document from a place on, or from some lines before it. */
-export const LINES = `
+const linesFrom = (before: string) => `
   SELECT b.id, b.kind, b.depth, b.words, b.node FROM entries e CROSS JOIN blocks b ON b.documentId = e.id
   WHERE e.id = @id AND VISIBLE(e)
-  AND b.position >= COALESCE((SELECT position FROM blocks WHERE documentId = @id AND id = @from), 0) - @before
+  AND b.position >= COALESCE((SELECT position FROM blocks WHERE documentId = @id AND id = @from), 0) - ${before}
   ORDER BY b.position LIMIT @limit`;
+
+/** Lines of a document from a place on. */
+export const LINES = linesFrom('0');
+/** The same with so many lines before it. */
+export const LINES_AROUND_ONE = linesFrom('@before');
 
 /** Another document of the viewer's that holds a block of this id, whether it has come in whole or not. */
 export const HELD_ELSEWHERE = `

@@ -12,8 +12,7 @@ import {
   writableEntry,
   type ViewerConnection,
 } from '../access';
-import { EntryEntity, MovedGlossEntity, PinEntity,
-  SavedSearchEntity, UnlinkedEntity } from '../entities';
+import { EntryEntity, MovedGlossEntity, PinEntity, SavedSearchEntity, UnlinkedEntity } from '../entities';
 import { notFound } from '../problem';
 import { adjustBeneath, weightOf } from './beneath';
 import type { Accepted, Documents } from './documents';

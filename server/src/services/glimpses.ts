@@ -5,7 +5,7 @@ import { shownIn } from '@glossarion/core/document';
 import { visibleEntry, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { EntryEntity } from '../entities';
-import { LINES } from '../entities/block.queries';
+import { LINES, LINES_AROUND_ONE } from '../entities/block.queries';
 import { dayBeginning } from './dayBeginnings';
 import type { Entries } from './entries';
 import { otherNamesOf } from './otherNames';
@@ -51,7 +51,7 @@ export class Glimpses {
     if (target.kind !== 'block' && (target.kind !== 'page' || glimpse.nodes.length === 0)) return glimpse;
     const from = target.kind === 'block' ? (this.entries.block(viewer, target.id)?.blockId ?? null) : null;
     const asked = { id: target.pageId, from, before: AROUND.before, limit: AROUND.limit };
-    const rows = this.database.reading(viewer).all<LineRow>(LINES, asked);
+    const rows = this.database.reading(viewer).all<LineRow>(LINES_AROUND_ONE, asked);
     const nodes = rows.length > 0 ? rows.map(({ node }) => JSON.parse(node) as NodeJson) : glimpse.nodes;
     return { ...glimpse, nodes, targets: this.entries.reader(viewer).targets(shownIn(nodes)) };
   }
@@ -60,7 +60,7 @@ export class Glimpses {
     if (target.kind !== 'page' && target.kind !== 'block') return [];
     const from = target.kind === 'block' ? this.entries.block(viewer, target.id)?.blockId : null;
     const connection = this.database.reading(viewer);
-    const rows = connection.all<LineRow>(LINES, { id: target.pageId, from: from ?? null, before: 0, limit: SHOWN });
+    const rows = connection.all<LineRow>(LINES, { id: target.pageId, from: from ?? null, limit: SHOWN });
     if (rows.length === 0 && target.day !== null) {
       const { content } = await dayBeginning(this.database.manager, viewer, target.pageId, target.day);
       return content.slice(0, SHOWN);

@@ -20,7 +20,10 @@ export function shown(
   const rows = connection.all<{ place: number; node: string }>(WHOLE_LINES, { asked: JSON.stringify(asked) });
   const titleOf = (linked: string) => reader.target(linked).title;
   const read = new Map(
-    rows.map(({ place, node }) => [asked[place]![1]!, inOneLine(shownWords(JSON.parse(node) as NodeJson, titleOf))]),
+    rows.map(({ place, node }) => [
+      asked[place]![1]!,
+      inOneLine(shownWords(JSON.parse(node) as NodeJson, titleOf, '\n')),
+    ]),
   );
   return ranked.map(({ row, target, lines }) => ({
     ...target,
