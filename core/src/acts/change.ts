@@ -1,6 +1,6 @@
 import type { Beside, Fields } from '../document/fields/content';
 import type { NodeJson } from '../document/types';
-import type { SavedSearch } from '../find/savedSearch';
+import type { SavedSearch } from '../find/query/savedSearch';
 import type { Field } from '../kinds/field';
 import type { Kind } from '../kinds/kind';
 import type { ActEntry } from './outline';

@@ -4,7 +4,7 @@ import { idOf } from '../document/kinds';
 import type { NodeJson } from '../document/types';
 import { dayId } from '../journal/day';
 import { periodId } from '../journal/period';
-import type { SavedSearch } from '../find/savedSearch';
+import type { SavedSearch } from '../find/query/savedSearch';
 import type { Field } from '../kinds/field';
 import { joinBeside } from '../kinds/join';
 import type { Kind } from '../kinds/kind';

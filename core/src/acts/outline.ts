@@ -1,7 +1,7 @@
 import type { NamedAt } from '../alsoNamed/alsoNamedLine';
 import type { Beside } from '../document/fields/content';
 import type { NodeJson } from '../document/types';
-import type { SavedSearch } from '../find/savedSearch';
+import type { SavedSearch } from '../find/query/savedSearch';
 import type { joinBeside } from '../kinds/join';
 import type { KindTree } from '../kinds/tree';
 import type { EntryKind, JottingState, Ornament, Pigment } from '../outline/entry';

@@ -1,5 +1,5 @@
-import { MAX_SEARCH_NAME, MAX_SEARCHES } from '../find/savedSearch';
-import { LONGEST_LINE } from '../find/query/read';
+import { MAX_SEARCH_NAME, MAX_SEARCHES } from '../find/query/savedSearch';
+import { LONGEST_LINE } from '../find/query/asked';
 import { NOTHING, type PlannedAct } from './act';
 import { refused } from './actError';
 import { beforeAmong, keysWith, placeAmong } from './ordered';

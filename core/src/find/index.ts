@@ -7,7 +7,7 @@ export * from './marked';
 export * from './rank';
 export * from './rarity';
 export * from './readings';
-export * from './savedSearch';
+export type { SavedSearch } from './query/savedSearch';
 export * from './telling';
 export * from './vocabulary';
 export * from './wanted';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MAX_SEARCH_NAME, type SavedSearch } from '@glossarion/core/find';
+import { MAX_SEARCH_NAME, type SavedSearch } from '@glossarion/core/find/query';
 import { newId } from '@glossarion/core/document';
 import { Action } from '../../kit/Action';
 import { Box } from '../../kit/Box';

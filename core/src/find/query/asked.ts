@@ -1,3 +1,6 @@
+/** The most of a line that is read, in UTF-16 units. */
+export const LONGEST_LINE = 500;
+
 /**
  * What somebody asks for, as the query line says it (grammar.peggy). Places are counted in UTF-16 units of the line.
  */

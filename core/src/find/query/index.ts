@@ -1,4 +1,5 @@
 export * from './asked';
 export * from './change';
 export * from './read';
+export * from './savedSearch';
 export * from './write';

@@ -1,8 +1,5 @@
-import type { Asked, AskedTogether } from './asked';
+import { LONGEST_LINE, type Asked, type AskedTogether } from './asked';
 import { parse } from './grammar';
-
-/** The most of a line that is read, in UTF-16 units. */
-export const LONGEST_LINE = 500;
 
 /** A part as the grammar gives it: what is empty is not left out yet, and nobody has looked where the line ends. */
 type Part = { from: number; to: number } & (
