@@ -2,12 +2,10 @@ import { useState } from 'react';
 import type { FoundCounts, Remark } from '@glossarion/core/find';
 import type { Asked, ChosenFilter } from '@glossarion/core/find/query';
 import { Box } from '../../kit/Box';
-import { later } from '../../kit/later';
 import { Tap } from '../../kit/Tap';
 import { Said } from '../../kit/Words';
+import { FilterSheet } from './FilterSheet';
 import { chosenIn, exchanged, meantFilters, MORE, SLOTS, type Slot } from './slots';
-
-const FilterSheet = later(async () => (await import('./FilterSheet')).FilterSheet, true);
 
 interface FindSentenceProps {
   asked: Asked | null;

@@ -1,11 +1,9 @@
 import { useState } from 'react';
 import type { SavedSearch } from '@glossarion/core/find';
 import { Box } from '../../kit/Box';
-import { later } from '../../kit/later';
 import { Tap } from '../../kit/Tap';
 import { Line, Said } from '../../kit/Words';
-
-const SavedSearchSheet = later(async () => (await import('./SavedSearchSheet')).SavedSearchSheet, true);
+import { SavedSearchSheet } from './SavedSearchSheet';
 
 interface SavedSearchesProps {
   all: readonly SavedSearch[];
