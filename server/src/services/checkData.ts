@@ -1,4 +1,4 @@
-import { In, type EntityManager } from 'typeorm';
+import { In } from 'typeorm';
 import * as Y from 'yjs';
 import { bodyFacts, readBody, readTitle, typedTags, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/words';
@@ -25,6 +25,7 @@ import {
 } from '../entities';
 import { INDEXED } from '../entities/find.queries';
 import { WRONGLY_COUNTED } from './checkData.queries';
+import type { CheckedData, Disagreement } from './checkedData';
 import { checkHappenings } from './checkHappenings';
 import { checkPlaces } from './checkPlaces';
 import { checkVocabulary } from './checkVocabulary';
@@ -32,18 +33,6 @@ import { fileNamesOf, foundText, foundTitle } from './foundWords';
 
 /** Documents that are looked at together. */
 const AT_ONCE = 200;
-
-/** The data as it is checked: by repositories, and on the connection that they read on. */
-export interface CheckedData {
-  manager: EntityManager;
-  reader: RawDatabase;
-}
-
-/** One place where what is stored of a page does not follow from its body. */
-export interface Disagreement {
-  pageId: string;
-  what: string;
-}
 
 /**
  * Rebuilds all facts from the bodies and compares them with the tables, row by row. Changes nothing. What an import

@@ -2,7 +2,7 @@ import { IsNull, Not, type EntityManager } from 'typeorm';
 import { MAX_DONE_DAYS } from '@glossarion/core/document';
 import { taskOf, type Task } from '@glossarion/core/tasks';
 import { HappeningEntity, TaskEntity, type Happening, type StoredTask } from '../entities';
-import type { Disagreement } from './checkData';
+import type { Disagreement } from './checkedData';
 
 const read = ({ state, due, repeat, doneOn }: StoredTask): Task => taskOf({ state, due, repeat, doneOn });
 

@@ -1,7 +1,7 @@
 import { mayHold, outsideOf } from '@glossarion/core/outline';
 import type { EntityManager } from 'typeorm';
 import { allPlaces, type EntryPlaced } from '../access';
-import type { Disagreement } from './checkData';
+import type { Disagreement } from './checkedData';
 
 /** Looks for entries that stand where nobody can see them, and for pages that were merged into each other. */
 export async function checkPlaces(manager: EntityManager): Promise<Disagreement[]> {

@@ -3,7 +3,7 @@ import { accountOf, ownedBy, ownView } from '../access';
 import { AccountEntity, BlockEntity, EntryEntity, VocabularyEntity, type Entry } from '../entities';
 import { INDEXED } from '../entities/find.queries';
 import { prepared } from '../sqlite/prepared';
-import type { CheckedData, Disagreement } from './checkData';
+import type { CheckedData, Disagreement } from './checkedData';
 import { wordsOfLines } from './foundWords';
 
 /** Counts all words anew and compares them with the vocabulary of each account; what an import has brought counts too. */

@@ -54,6 +54,7 @@ export class Vocabularies {
       // What is counted while they are read is read again.
       kept = { vocabulary: this.read(connection.viewer), changed: new Set() };
       this.kept.set(accountId, kept);
+      kept.vocabulary.catch(() => this.kept.delete(accountId));
     }
     const vocabulary = await kept.vocabulary;
     for (const word of kept.changed) {
