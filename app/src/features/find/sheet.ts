@@ -25,5 +25,5 @@ export const findSheet = `
 .found-preview { overflow-y: auto; min-height: 0; border-top: 3px solid; background: var(--leaf); padding: 14px 24px 60px; margin: 0 0 20px; } .found-preview:focus-visible { outline: 2px solid var(--lapis); outline-offset: -2px; }
 .found-title { font: 700 26px/31px ${face.writing}; padding-bottom: 2px; overflow-wrap: anywhere; } .found-body { padding-top: 10px; font-size: 17.5px; line-height: 25px; } .found-body a { pointer-events: none; } .found-empty { font: italic 17px/24px ${face.writing}; color: var(--soft); padding-top: 12px; }
 .found-line { background: linear-gradient(var(--washOchre), var(--washOchre)); }
-@media (hover: none) { .find-completion { min-height: 44px; min-width: 44px; } .find-save { min-height: 44px; } .find-control { min-height: 44px; } .finding-line { min-height: 44px; padding-block: 10px; } }
+@media (hover: none) { .find-completion { min-height: 44px; min-width: 44px; } .find-save { min-height: 44px; } .find-control { min-height: 44px; min-width: 44px; } .finding-line { min-height: 44px; padding-block: 10px; } }
 `;
