@@ -34,7 +34,7 @@ export function FoundPreview({ row: { target, blockId } }: { row: ResultRow }) {
       <Line look="found-title" dir="auto">
         {target.title}
       </Line>
-      <Line look="finding-trail">
+      <Line look="found-where">
         <Said>{whereWords(target) || target.kind}</Said>
       </Line>
       {data && data.nodes.length > 0 && (

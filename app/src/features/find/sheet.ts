@@ -20,7 +20,7 @@ export const findSheet = `
 .finding-page.active, .finding-page:hover, .finding-line.active, .finding-line:hover { background: var(--ground); }
 .finding-line.active, .finding-line:hover { box-shadow: -12px 0 var(--ground); } [dir=rtl] .finding-line.active { box-shadow: 12px 0 var(--ground); }
 .finding-title { display: block; font: 700 20px/25px ${face.writing}; text-align: start; }
-.finding-trail { display: block; font: 15px/19px ${face.interface}; color: var(--soft); }
+.finding-trail, .found-where { display: block; font: 15px/19px ${face.interface}; color: var(--soft); }
 .find-more { min-height: 44px; padding: 0 12px; font: 500 16px/22px ${face.interface}; color: var(--lapis); }
 .found-preview { overflow-y: auto; min-height: 0; border-top: 3px solid; background: var(--leaf); padding: 14px 24px 60px; margin: 0 0 20px; } .found-preview:focus-visible { outline: 2px solid var(--lapis); outline-offset: -2px; }
 .found-title { font: 700 26px/31px ${face.writing}; padding-bottom: 2px; overflow-wrap: anywhere; } .found-body { padding-top: 10px; font-size: 17.5px; line-height: 25px; } .found-body a { pointer-events: none; } .found-empty { font: italic 17px/24px ${face.writing}; color: var(--soft); padding-top: 12px; }
