@@ -6,8 +6,23 @@ import { prepared } from '../sqlite/prepared';
 import type { CheckedData, Disagreement } from './checkedData';
 import { wordsOfLines } from './foundWords';
 
-/** Counts all words anew and compares them with the vocabulary of each account; what an import has brought counts too. */
-export async function checkVocabulary({ manager, reader }: CheckedData): Promise<Disagreement[]> {
+/** How often it is looked again while somebody writes. */
+const TRIES = 20;
+
+/**
+ * Counts all words anew and compares them with the vocabulary of each account; what an import has brought counts too.
+ * What differs because somebody wrote meanwhile is looked at again.
+ */
+export async function checkVocabulary(data: CheckedData): Promise<Disagreement[]> {
+  const version = () => data.reader.pragma('data_version', { simple: true });
+  for (let tried = 1; ; tried += 1) {
+    const before = version();
+    const found = await compare(data);
+    if (found.length === 0 || version() === before || tried === TRIES) return found;
+  }
+}
+
+async function compare({ manager, reader }: CheckedData): Promise<Disagreement[]> {
   const counts = new Map<string, WordCounts>();
   const entries = await manager.find(EntryEntity, { select: { id: true, row: true } });
   for (const { id, row } of entries) await countEntry({ id, row });
@@ -25,10 +40,13 @@ export async function checkVocabulary({ manager, reader }: CheckedData): Promise
   }));
 
   async function countEntry({ id, row }: Pick<Entry, 'id' | 'row'>): Promise<void> {
+    const indexed = prepared(reader, INDEXED).get(row) as { title: string } | undefined;
+    // What an import has made halfway is not counted yet.
+    if (!indexed) return;
     const account = accountOf(reader, id)!;
     let own = counts.get(account);
     if (!own) counts.set(account, (own = new WordCounts()));
-    own.title((prepared(reader, INDEXED).get(row) as { title: string } | undefined)?.title ?? '', 1);
+    own.title(indexed.title, 1);
     own.text(
       [],
       wordsOfLines((await manager.find(BlockEntity, { where: { documentId: id } })).map(({ words }) => ({ words }))),

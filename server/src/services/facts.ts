@@ -102,7 +102,7 @@ export class FactWriter {
       };
       if (before?.title !== entry.title || before.body !== entry.body)
         this.run(WRITE_INDEX, row, entry.title, entry.body);
-      yield;
+      // At once: what the index has is counted, and nothing else is.
       this.count(of.id, before?.title ?? '', entry.title, isFoundAnew ? [] : (previous?.blocks ?? []), facts.blocks);
     }
     return facts;
@@ -133,12 +133,14 @@ export class FactWriter {
   /** Something is about to be gone for good: it is not found any more. */
   drop({ id, row }: { id: string; row: number }): void {
     const indexed = this.indexed(row);
+    // Of what an import has left halfway nothing is counted yet.
+    if (!indexed) return;
     const lines = prepared(this.database.writer, LINES_TO_FIND).all({ documentId: id, withWordless: 0 }) as Pick<
       BlockFact,
       'words'
     >[];
     this.run(DROP_INDEX, row);
-    this.count(id, indexed?.title ?? '', '', lines, []);
+    this.count(id, indexed.title, '', lines, []);
   }
 
   /** The names of what has no document are counted from what the index has of them. */

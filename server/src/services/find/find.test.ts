@@ -106,6 +106,26 @@ test('words are counted as they are written: what was half typed is no word', as
   expect(await titles('pawk')).toEqual(['Winch']);
 });
 
+test('an import that is stopped at any piece leaves no word of it', async () => {
+  const words = () => server.rows('SELECT word, language, stem, lines FROM vocabulary ORDER BY word, language, stem');
+  const before = words();
+  const files = Array.from({ length: 12 }, (_each, index) => ({
+    path: `In/Page ${index}.md`,
+    text: Array.from({ length: 60 }, (_line, line) => `Quaternary line ${line} of ${index}.`).join('\n\n'),
+  }));
+  const count = () => server.row<{ count: number }>('SELECT COUNT(*) AS count FROM blocks')!.count;
+  const begun = count();
+  for (let least = 1; least < 12; least += 1) {
+    const id = newId();
+    const taking = server.services.imports.take(ines.viewer, files, { id });
+    const refused = expect(taking).rejects.toThrow(/stopped/u);
+    while (count() < begun + least * 55) await new Promise((resolve) => setImmediate(resolve));
+    server.services.imports.stop(ines.viewer, id);
+    await refused;
+    expect(words()).toEqual(before);
+  }
+});
+
 test.each([
   ['in:waterworks ', ['Sluice gate', 'Waterworks', 'Winch']],
   ['in:yard forged', ['Bands']],
