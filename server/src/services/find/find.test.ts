@@ -160,6 +160,8 @@ test('F2 what was laid aside or deleted is found when it is asked for', async ()
   await act({ do: 'bin', id: await idOf('Winch') });
   expect(await titles('in:bin ')).toEqual(['Winch']);
   expect(await titles('rated')).toEqual([]);
+  const binned = (await ines.get('/bin?q=rated').expect(200)).body as { title: string }[];
+  expect(binned.map(({ title }) => title)).toEqual(['Winch']);
 });
 
 test('F2 counts say how many there are in each notebook, of each kind, with each tag', async () => {

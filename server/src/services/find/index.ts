@@ -122,7 +122,7 @@ export class Find {
     const connection = this.database.reading(viewer);
     const understood = await this.understood(viewer, typed, HABITS);
     const query = understood && queryOf(understood, await this.known(viewer, connection), 'all');
-    return query && rowsOf(connection, query, 'ranked', limit).map(({ id }) => id);
+    return query && rowsOf(connection, query, 'ranked', limit, { isBinToo: true }).map(({ id }) => id);
   }
 
   private async known(viewer: Viewer, connection: ViewerConnection): Promise<KnownWords> {

@@ -59,10 +59,10 @@ export function rowsOf(
   query: Query,
   by: FindOrder,
   limit: number,
-  within = '',
+  { within = '', isBinToo = isBinAsked(query) }: { within?: string; isBinToo?: boolean } = {},
 ): FoundRow[] {
   const { match, condition, values } = whereOf(query.wanted, query.conditions);
-  const there = isBinAsked(query) ? condition : `${condition} AND e.deletedAt IS NULL`;
+  const there = isBinToo ? condition : `${condition} AND e.deletedAt IS NULL`;
   if (match === null) return connection.all<FoundRow>(FOUND('changed', there), { ...values, limit });
   const asked = { ...values, match: within ? `${within} : ${match}` : match, limit };
   return connection.all<FoundRow>(FOUND(by, there), asked);
@@ -89,7 +89,7 @@ function candidates(
     const rows = rowsOf(connection, query, 'ranked', most);
     return { rows, isFull: rows.length >= most };
   }
-  const titled = rowsOf(connection, query, 'newest', most, 'title');
+  const titled = rowsOf(connection, query, 'newest', most, { within: 'title' });
   if (titled.length >= ENOUGH) return { rows: titled, isFull: true };
   const have = new Set(titled.map(({ id }) => id));
   const rows = [...titled, ...rowsOf(connection, query, 'newest', most).filter(({ id }) => !have.has(id))];
@@ -97,7 +97,9 @@ function candidates(
 }
 
 const isBinAsked = ({ conditions }: Query): boolean =>
-  [...conditions.keys()].some(({ value }) => value.toLowerCase() === 'bin');
+  [...conditions.keys()].some(
+    ({ field, value }) => field.toLowerCase() === 'in' && value.trim().toLowerCase() === 'bin',
+  );
 
 /** What rows are; nothing that stands in something that is in the bin, unless that is asked for. */
 export function targetsOf(
