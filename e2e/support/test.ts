@@ -201,9 +201,20 @@ export async function idOf(page: Page, title: string): Promise<string> {
 
 /** Puts the cursor at the end of a line of text. */
 export async function clickEnd(page: Page, words: string): Promise<void> {
-  await textOf(page)
-    .locator('.words', { hasText: words })
-    .first()
-    .click({ position: { x: 4, y: 12 } });
-  await page.keyboard.press('End');
+  const line = textOf(page).locator('.words', { hasText: words }).first();
+  await line.click({ position: { x: 4, y: 12 } });
+  // A key within milliseconds of a click is quicker than any hand: it may come before the click has been read.
+  await expect(async () => {
+    await page.keyboard.press('End');
+    expect(await line.evaluate(isPastFirstLetter)).toBe(true);
+  }).toPass();
+}
+
+function isPastFirstLetter(line: Element): boolean {
+  const { focusNode, focusOffset } = line.ownerDocument.getSelection()!;
+  if (!focusNode || !line.contains(focusNode)) return false;
+  const before = line.ownerDocument.createRange();
+  before.selectNodeContents(line);
+  before.setEnd(focusNode, focusOffset);
+  return before.toString().length > 1 || line.textContent.length < 2;
 }
