@@ -8,6 +8,7 @@ import { PIGMENTS } from '../outline/entry';
 import { periodId } from '../journal/period';
 import { ordersAfter } from '../outline/order';
 import { SEASONS } from '../outline/season';
+import { newTag } from '../tags';
 import type { TaskChange } from '../tasks';
 import { times } from '../testing';
 import { ACT_KINDS, definitionOf, PartialOutline, planAtOnce, type Act, type ActEntry, type ActKind } from '.';
@@ -79,6 +80,7 @@ const contents = new Map(
     ],
   ]),
 );
+const tagOf = (index: number) => idOf(`tag ${index % 5}`);
 const NAMES = [...placed.map(({ name }) => name)];
 
 const held = (): HeldOutline => ({
@@ -95,6 +97,7 @@ const held = (): HeldOutline => ({
     [idOf('Lime'), { kinds: [], fields: { [idOf('field 1')]: { atom: 4, pages: [idOf('Sand')] } } }],
   ],
   otherNames: [[idOf('Oak'), ['Quercus']]],
+  tags: [0, 1, 2, 3, 4].map((each) => newTag(tagOf(each), `Tag ${each % 3}`, each > 2 ? tagOf(each - 3) : null)),
   pins: [
     { entryId: idOf('Gate'), orderKey: keys[0]! },
     { entryId: idOf('Oak'), orderKey: keys[1]! },
@@ -108,6 +111,7 @@ const placeOf = ({ id, jotting, orderKey }: ActEntry) => (jotting === null ? ord
 function seen(outline: MemoryOutline): unknown {
   const { entries, contents: texts, besides, kinds, fields, otherNames, pins, searches } = outline.held();
   const besideOf = new Map(besides);
+  const tags = outline.tags();
   const ofKinds = (each: { id: string }) => [each.id, each] as const;
   const bodies = new Map(texts);
   const shown = (parentId: string | null): unknown[] =>
@@ -129,6 +133,7 @@ function seen(outline: MemoryOutline): unknown {
     names: [...otherNames].filter(([id]) => isThere.has(id)).sort(([one], [other]) => (one < other ? -1 : 1)),
     pins: [...pins].map(({ entryId }) => entryId),
     searches: [...searches].map(({ id, name, line: query }) => [id, name, query]),
+    tags: tags.all().map(({ deletedAt: _deletedAt, ...tag }) => ({ ...tag, worn: tags.worn(tag.id).sort() })),
     kinds: new Map([...kinds].filter(({ isDeleted }) => !isDeleted).map(ofKinds)),
     fields: new Map([...fields].filter(({ isDeleted }) => !isDeleted).map(ofKinds)),
   };
@@ -185,6 +190,17 @@ function actOf({ kind, one, other, place, pick }: Wish): Act | null {
       saved: pick ? { name: `Search ${pick}`, line: `tag:lime ${name}` } : null,
       ...(place < 2 && { afterId: place ? null : idOf(`search ${other % 3}`) }),
     },
+    describeTag: {
+      do: 'describeTag',
+      id: tagOf(one),
+      ...(pick === 0 && { name: `Tag ${other % 3}` }),
+      ...(pick === 1 && { parentId: place === 0 ? null : tagOf(other) }),
+      ...(pick === 2 && { mergedInto: place === 0 ? null : tagOf(other) }),
+      ...(pick === 3 && { isDeleted: place === 0 }),
+    },
+    nameTag: { do: 'nameTag', id: tagOf(one), path: `Tag ${other % 3}/New ${place}/tag ${pick}`.slice(pick ? 0 : 6) },
+    wear: { do: 'wear', id, tagIds: [tagOf(one), tagOf(other)], lineId: fresh() },
+    mergeTags: { do: 'mergeTags', id: tagOf(one), intoId: tagOf(other) },
     putBlocks: { do: 'putBlocks', id, afterId: blockIds[0]!, nodes: [line(`made line ${(made += 1)}`, 'New.')] },
     dropBlocks: { do: 'dropBlocks', id, blockIds },
     moveBlocks: {
@@ -325,7 +341,7 @@ test('every act says what it touches and what others must ask for again', () => 
   for (const kind of ACT_KINDS) {
     const act = actOf({ kind, one: 5, other: 7, place: 1, pick: 1 }) ?? ({ do: kind, id: idOf('Gate') } as Act);
     const { changes, touches, shape } = definitionOf(act);
-    const isSaid = touches(act).length > 0 || changes.some((what) => what === 'kinds' || what === 'searches');
+    const isSaid = touches(act).length > 0 || changes.some((what) => ['kinds', 'searches', 'tags'].includes(what));
     expect([kind, isSaid, changes.length > 0]).toEqual([kind, true, true]);
     for (const field of Object.keys(act))
       if (field !== 'do' && field !== 'id') expect(Object.keys(shape)).toContain(field);

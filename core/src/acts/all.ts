@@ -4,6 +4,7 @@ import { bin, type Bin } from './bin';
 import type { Changed } from '../notices/changed';
 import { describe, type Describe } from './describe';
 import { describeKind, type DescribeKind } from './describeKind';
+import { describeTag, type DescribeTag } from './describeTag';
 import { dropBlocks, type DropBlocks } from './dropBlocks';
 import { duplicate, type Duplicate } from './duplicate';
 import { foldBack, type FoldBack } from './foldBack';
@@ -16,9 +17,11 @@ import { lift, type Lift } from './lift';
 import { linkNames, type LinkNames } from './linkNames';
 import { make, type Make } from './make';
 import { merge, type Merge } from './merge';
+import { mergeTags, type MergeTags } from './mergeTags';
 import { moveBlocks, type MoveBlocks } from './moveBlocks';
 import { moveGloss, type MoveGloss } from './moveGloss';
 import { name, type Name } from './name';
+import { nameTag, type NameTag } from './nameTag';
 import { otherNames, type OtherNames } from './otherNames';
 import { pin, type PinAct } from './pin';
 import { place, type PlaceAct } from './place';
@@ -38,6 +41,7 @@ import { tray, type TrayAct } from './tray';
 import { unbin, type Unbin } from './unbin';
 import { unmake, type Unmake } from './unmake';
 import { unpin, type Unpin } from './unpin';
+import { wear, type Wear } from './wear';
 
 /**
  * The structural acts. Each is small, names what it touches by id, and has an inverse that is made of acts too: so undo
@@ -49,6 +53,7 @@ export type Act =
   | Bin
   | Describe
   | DescribeKind
+  | DescribeTag
   | DropBlocks
   | Duplicate
   | File
@@ -60,9 +65,11 @@ export type Act =
   | LinkNames
   | Make
   | Merge
+  | MergeTags
   | MoveBlocks
   | MoveGloss
   | Name
+  | NameTag
   | OtherNames
   | PinAct
   | PlaceAct
@@ -82,7 +89,8 @@ export type Act =
   | TrayAct
   | Unbin
   | Unmake
-  | Unpin;
+  | Unpin
+  | Wear;
 
 export type ActKind = Act['do'];
 
@@ -92,6 +100,7 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   bin,
   describe,
   describeKind,
+  describeTag,
   dropBlocks,
   duplicate,
   file,
@@ -103,9 +112,11 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   linkNames,
   make,
   merge,
+  mergeTags,
   moveBlocks,
   moveGloss,
   name,
+  nameTag,
   otherNames,
   pin,
   place,
@@ -126,6 +137,7 @@ export const ACTS: { readonly [K in ActKind]: ActDefinition<Extract<Act, { do: K
   unbin,
   unmake,
   unpin,
+  wear,
 };
 
 /** Every act, by its name. */

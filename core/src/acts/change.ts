@@ -3,6 +3,7 @@ import type { NodeJson } from '../document/types';
 import type { SavedSearch } from '../find/query/savedSearch';
 import type { Field } from '../kinds/field';
 import type { Kind } from '../kinds/kind';
+import type { Tag } from '../tags/tree';
 import type { ActEntry } from './outline';
 
 /** What an entry that is made says of itself; the rest follows from it, or is that of something new. */
@@ -45,6 +46,7 @@ export type Change =
   | { change: 'beside'; id: string; kinds?: readonly string[]; fields?: Fields }
   | { change: 'kind'; kind: Kind }
   | { change: 'field'; field: Field }
+  | { change: 'tag'; tag: Tag }
   | { change: 'otherNames'; id: string; names: readonly string[] }
   | { change: 'pin'; id: string; orderKey: string }
   | { change: 'unpin'; id: string }

@@ -10,6 +10,7 @@ import { joinBeside } from '../kinds/join';
 import type { Kind } from '../kinds/kind';
 import { withShipped } from '../kinds/shipped';
 import { KindTree } from '../kinds/tree';
+import { TagTree, type Tag } from '../tags/tree';
 import { changedTask } from '../tasks/changes';
 import type { Change } from './change';
 import { NotHeld } from './notHeld';
@@ -26,6 +27,7 @@ export interface HeldOutline {
   otherNames?: Iterable<[pageId: string, names: readonly string[]]>;
   pins?: Iterable<PinnedEntry>;
   searches?: Iterable<SavedSearch>;
+  tags?: Iterable<Tag>;
 }
 
 const byOrder = (one: ActEntry, other: ActEntry): number =>
@@ -60,6 +62,7 @@ export class MemoryOutline implements ActOutline {
   private names: Map<string, readonly string[]>;
   private pinned: Map<string, string>;
   private savedSearches: Map<string, SavedSearch>;
+  private ownTags: Map<string, Tag>;
   private unlinked = new Set<string>();
   private movedGlosses = new Map<string, { lineId: string | null }>();
   private accountId: string;
@@ -77,6 +80,7 @@ export class MemoryOutline implements ActOutline {
     this.names = new Map(held.otherNames ?? []);
     this.pinned = new Map([...(held.pins ?? [])].map(({ entryId, orderKey }) => [entryId, orderKey]));
     this.savedSearches = new Map([...(held.searches ?? [])].map((each) => [each.id, each]));
+    this.ownTags = new Map([...(held.tags ?? [])].map((each) => [each.id, each]));
   }
 
   entry(id: string): ActEntry | undefined {
@@ -138,6 +142,10 @@ export class MemoryOutline implements ActOutline {
 
   searches(): SavedSearch[] {
     return [...this.savedSearches.values()].sort((one, other) => (one.orderKey < other.orderKey ? -1 : 1));
+  }
+
+  tags(): TagTree {
+    return new TagTree([...this.ownTags.values()]);
   }
 
   titlesMadeFrom(templateId: string): string[] {
@@ -228,6 +236,9 @@ export class MemoryOutline implements ActOutline {
         if (change.saved) this.savedSearches.set(change.id, { id: change.id, ...change.saved });
         else this.savedSearches.delete(change.id);
         break;
+      case 'tag':
+        this.ownTags.set(change.tag.id, change.tag);
+        break;
       case 'moveGloss': {
         const key = `${change.targetId} ${change.blockId}`;
         if (change.place) this.movedGlosses.set(key, change.place);
@@ -265,6 +276,7 @@ export class MemoryOutline implements ActOutline {
       otherNames: [...this.names].filter(([, names]) => names.length > 0),
       pins: this.pins(),
       searches: this.searches(),
+      tags: [...this.ownTags.values()],
     };
   }
 }

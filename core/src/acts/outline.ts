@@ -7,6 +7,7 @@ import type { KindTree } from '../kinds/tree';
 import type { EntryKind, JottingState, Ornament, Pigment } from '../outline/entry';
 import type { Outline } from '../outline/place';
 import type { Season } from '../outline/season';
+import type { TagTree } from '../tags/tree';
 import type { changedTask } from '../tasks/changes';
 
 /** An entry as far as acts know it. Yes and no are 1 and 0. */
@@ -64,6 +65,8 @@ export interface ActOutline extends Outline {
   pins: () => readonly PinnedEntry[];
   /** The saved searches, in their order. */
   searches: () => readonly SavedSearch[];
+  /** All tags of the account, merged and deleted ones too. */
+  tags: () => TagTree;
   /** The titles of pages that were made from a template and are not in the bin. */
   titlesMadeFrom: (templateId: string) => readonly string[];
   /** Pages with a line that is nothing but a link to this. */

@@ -54,6 +54,7 @@ export class PartialOutline implements ActOutline {
   otherNames = notHeld;
   pins = notHeld;
   searches = notHeld;
+  tags = notHeld;
   titlesMadeFrom = notHeld;
   linkingAlone = notHeld;
   isUnlinked = notHeld;

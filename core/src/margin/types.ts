@@ -95,3 +95,34 @@ export interface Gloss {
   links: string[];
   tags: string[];
 }
+
+/** In which order the lines that wear a tag are shown: those of a page together, or by their days. */
+export const TAG_ORDERS = ['page', 'newest', 'oldest'] as const;
+export type TagOrder = (typeof TAG_ORDERS)[number];
+
+/** Some of the lines that wear a tag, or one beneath it. */
+export interface TagLines {
+  /** All of them, and on how many pages. */
+  total: number;
+  pages: number;
+  /** What of them the filter leaves. */
+  count: number;
+  entries: { gloss: Gloss; on: string }[];
+  targets: Target[];
+  /** By what they can be filtered; its tags are those that the same pages wear, with on how many. */
+  facets: MarginFacets;
+}
+
+/** How often something is worn: a tag itself, without what stands beneath it. */
+export interface TagUses {
+  tag: string;
+  lines: number;
+}
+
+/** A tag that a page may wear, for what it is like. */
+export interface OfferedTag {
+  tag: string;
+  name: string;
+  /** Titles of pages like it that wear the tag. */
+  because: string[];
+}

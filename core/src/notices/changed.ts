@@ -13,6 +13,7 @@ export const CHANGED = [
   'kinds',
   'words',
   'searches',
+  'tags',
 ] as const;
 export type Changed = (typeof CHANGED)[number];
 

@@ -1,9 +1,9 @@
 import { expressionOf, Vocabulary, wantedOf } from '../find';
 import { readQueryLine } from '../find/query/read';
 import { wordsIn } from '../words';
-import { tagPath, tagToken, TagTree, writtenTag, type Tag } from '.';
+import { newTag, tagPath, tagToken, TagTree, writtenTag } from '.';
 
-const tag = (id: string, name: string, parentId: string | null = null): Tag => ({ id, name, parentId, pigment: null });
+const tag = newTag;
 const tree = new TagTree([
   tag('i', 'Iron'),
   tag('w', 'Wrought iron', 'i'),
@@ -46,4 +46,34 @@ test('a word is looked for as itself or as a tag that it names, and nobody can t
   const wanted = wantedOf(readQueryLine('plough mi'), { vocabulary: new Vocabulary(), formsOf: () => [], namedBy });
   expect(expressionOf(wanted!)).toBe(`(("plough" OR "${tagToken('p')}") AND "mi" *)`);
   expect(wordsIn(`${tagToken('p')} x`).map(({ word }) => word)).toEqual(['p', 'x']);
+});
+
+test('a tag that was merged is called by the one that stands for it, with all beneath it', () => {
+  const merged = new TagTree([
+    { ...tag('b', 'Boat'), mergedInto: 's' },
+    tag('s', 'Boats'),
+    tag('h', 'Hull', 'b'),
+    tag('k', 'Keel', 'h'),
+  ]);
+  expect(merged.nameOf('b')).toBe('Boats');
+  expect(merged.nameOf('k')).toBe('Boats/Hull/Keel');
+  expect(merged.beneath('s').sort()).toEqual(['b', 'h', 'k', 's']);
+  expect(merged.worn('s').sort()).toEqual(['b', 's']);
+  expect(merged.all().map(({ path }) => path)).toEqual(['Boats', 'Boats/Hull', 'Boats/Hull/Keel']);
+  expect(merged.children('s').map(({ id }) => id)).toEqual(['h']);
+  expect(merged.find(['boats', 'hull'])).toBe('h');
+  const round = new TagTree([
+    { ...tag('a', 'A'), mergedInto: 'b' },
+    { ...tag('b', 'B'), mergedInto: 'a' },
+  ]);
+  expect(round.nameOf('a')).not.toBeNull();
+});
+
+test('what stands beneath a deleted tag is deleted with it, and shows its words', () => {
+  const left = new TagTree([{ ...tag('i', 'Iron'), deletedAt: '2026-03-10' }, tag('w', 'Wrought', 'i'), tag('t', 'Tin')]);
+  expect(left.isGone('w')).toBe(true);
+  expect(left.nameOf('w')).toBe('Iron/Wrought');
+  expect(left.find(['Iron'])).toBeUndefined();
+  expect(left.all().map(({ id }) => id)).toEqual(['t']);
+  expect(left.children(null).map(({ id }) => id)).toEqual(['t']);
 });

@@ -26,5 +26,6 @@ export const TAGS = `
     SELECT t.id FROM tags t WHERE VISIBLE(t)
     UNION SELECT u.tag FROM tagUses u JOIN entries e ON e.id = u.documentId WHERE @hasGrants AND VISIBLE(e)
     UNION SELECT t.parentId FROM seen JOIN tags t ON t.id = seen.id WHERE t.parentId IS NOT NULL
+    UNION SELECT t.mergedInto FROM seen JOIN tags t ON t.id = seen.id WHERE t.mergedInto IS NOT NULL
   )
-  SELECT t.id, t.parentId, t.name, t.pigment FROM seen JOIN tags t ON t.id = seen.id`;
+  SELECT t.id, t.parentId, t.name, t.pigment, t.mergedInto, t.deletedAt FROM seen JOIN tags t ON t.id = seen.id`;

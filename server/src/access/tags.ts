@@ -1,8 +1,9 @@
 import type { EntityManager } from 'typeorm';
-import { tagKey, TagTree, type Tag } from '@glossarion/core/tags';
+import { TagTree, type Tag } from '@glossarion/core/tags';
 import { TagEntity, type Tag as TagRow } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { ViewerConnection } from './connection';
+import { accountOf } from './guard';
 import { TAGS } from './guard.queries';
 import type { Viewer } from './viewer';
 
@@ -14,24 +15,18 @@ export const visibleTags = (connection: ViewerConnection): TagTree =>
 export const ownTag = (manager: EntityManager, { accountId }: Viewer, id: string): Promise<TagRow | null> =>
   manager.findOneBy(TagEntity, { id, ownerId: accountId });
 
-/** All tags of the viewer's own by their paths (tagKey), whether they have come in whole or not. */
-export async function ownTagPaths(
-  manager: EntityManager,
-  { accountId }: Viewer,
-): Promise<Map<string, Pick<TagRow, 'id' | 'importId'>>> {
-  const rows = await manager.findBy(TagEntity, { ownerId: accountId });
-  const tree = new TagTree(rows);
-  return new Map(rows.map(({ id, importId }) => [tagKey(tree.pathOf(id)), { id, importId }]));
-}
+/** All tags of the viewer's own, whether they have come in whole or not. */
+export const ownTags = (manager: EntityManager, { accountId }: Viewer): Promise<TagRow[]> =>
+  manager.findBy(TagEntity, { ownerId: accountId });
 
 /**
- * A tag that the viewer may change.
+ * Passed before what is said of a tag is changed; whether there is one.
  *
- * @throws Problem (404) when they do not see it, (403) when it is not their own
+ * @throws Problem (403) when it is not the viewer's own, (404) when they do not see what has this id
  */
-export async function writableTag(manager: EntityManager, connection: ViewerConnection, id: string): Promise<TagRow> {
-  const tag = await ownTag(manager, connection.viewer, id);
-  if (tag) return tag;
+export async function guardTag(manager: EntityManager, connection: ViewerConnection, id: string): Promise<boolean> {
+  if (await ownTag(manager, connection.viewer, id)) return true;
+  if (accountOf(connection.raw, id) === undefined) return false;
   if (!visibleTags(connection).get(id)) throw notFound();
   throw new Problem(403, 'This was shared with you to read. It was not changed.');
 }

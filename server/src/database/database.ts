@@ -17,6 +17,7 @@ import { Tasks1790000900000 } from '../migrations/1790000900000-tasks';
 import { Kinds1791000100000 } from '../migrations/1791000100000-kinds';
 import { Tray1791000000000 } from '../migrations/1791000000000-tray';
 import { Vocabulary1791000200000 } from '../migrations/1791000200000-vocabulary';
+import { TagsMerged1791000300000 } from '../migrations/1791000300000-tagsMerged';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -42,6 +43,7 @@ const MIGRATIONS = [
   Tray1791000000000,
   Kinds1791000100000,
   Vocabulary1791000200000,
+  TagsMerged1791000300000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

@@ -21,6 +21,8 @@ export const TagEntity = new EntitySchema<Tag>({
     name: text,
     folded: text,
     pigment: textOrNull,
+    mergedInto: textOrNull,
+    deletedAt: textOrNull,
     importId: textOrNull,
   },
   indices: [

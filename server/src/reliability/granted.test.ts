@@ -118,7 +118,7 @@ test('8 the names of tags that what was given wears are seen, and neither their 
   expect(tags.map(({ path }) => path)).toEqual(['Weirs', 'Weirs/Open tag']);
   const { targets } = (await edda.get(`/pages/${granted.page}`)).body as { targets: { id: string; title: string }[] };
   expect(targets.find(({ id }) => id === grantedTag)?.title).toBe('Weirs/Open tag');
-  await edda.patch(`/tags/${grantedTag}`, { path: 'Mine' }).expect(403);
+  await edda.post('/acts', { acts: [{ do: 'nameTag', id: grantedTag, path: 'Mine' }] }).expect(403);
   await expect(server.services.documents.open(edda.viewer, grantedTag, null, null)).rejects.toThrow();
   expect(((await edda.get('/find?q=weirs')).body.findings as { title: string }[]).map(({ title }) => title)).toEqual([
     'Open page',

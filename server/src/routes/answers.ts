@@ -9,7 +9,15 @@ import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@
 import type { KinFound, KinShown } from '@glossarion/core/kin';
 import { type Glimpse, type LinkableLine } from '@glossarion/core/links';
 import type { LogPiece } from '@glossarion/core/log';
-import type { Gloss, MarginFacets, MarginPage, MarginStack } from '@glossarion/core/margin';
+import type {
+  Gloss,
+  MarginFacets,
+  MarginPage,
+  MarginStack,
+  OfferedTag,
+  TagLines,
+  TagUses,
+} from '@glossarion/core/margin';
 import {
   JOTTING_STATES,
   ORNAMENTS,
@@ -385,8 +393,26 @@ export const importReport = all<ImportReport>({
 export const templates = list(all<TemplateInfo>({ id, title: text, questions: list(text) }));
 export const templateFor = Joi.object({ templateId: id.allow(null).required() });
 export const tags = list(
-  all<Tag & { path: string }>({ id, parentId: id.allow(null), name: text, pigment: pigment.allow(null), path: text }),
+  all<Tag & { path: string }>({
+    id,
+    parentId: id.allow(null),
+    name: text,
+    pigment: pigment.allow(null),
+    mergedInto: id.allow(null),
+    deletedAt: moment.allow(null),
+    path: text,
+  }),
 );
+export const tagUses = list(all<TagUses>({ tag: id, lines: count }));
+export const offeredTags = list(all<OfferedTag>({ tag: id, name: text, because: list(text) }));
+export const tagLines = all<TagLines>({
+  total: count,
+  pages: count,
+  count,
+  entries: list(Joi.object({ gloss: all<Gloss>(glossKeys).required(), on: date.required() })),
+  targets,
+  facets,
+});
 export const settings = Joi.object().unknown();
 
 /** An error, told to the person in a sentence (RFC 9457). */

@@ -1,14 +1,18 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { PIGMENTS } from '@glossarion/core/outline';
+import { TAG_ORDERS, type MarginFilter } from '@glossarion/core/margin';
 import type { Services } from '../services';
-import type { TagChanges } from '../services/tags';
-import { route } from './route';
-import { line, withId } from '../values';
+import type { TagLinesWish } from '../services/wornTags';
 import * as answers from './answers';
+import { id, withId } from '../values';
+import { marginFilter, piece } from './pages';
+import { route } from './route';
 
-/** Tags: their names and pigments. */
-export function tagRoutes({ tags, notices }: Services): Router {
+/** The most tags that are combined. */
+const COMBINED = 8;
+
+/** Tags: what they are called, what wears them, and which a page may wear. */
+export function tagRoutes({ tags, wornTags }: Services): Router {
   const router = Router();
 
   route(
@@ -19,18 +23,43 @@ export function tagRoutes({ tags, notices }: Services): Router {
 
   route(
     router,
+    { method: 'get', path: '/tags/uses', answer: answers.tagUses, summary: 'How many lines wear each tag.' },
+    ({ viewer }) => wornTags.uses(viewer),
+  );
+
+  route(
+    router,
     {
-      method: 'patch',
-      path: '/tags/:id',
-      refusals: [409],
-      summary: 'Calls a tag otherwise, sets it beneath another, or gives it a pigment.',
+      method: 'get',
+      path: '/tags/:id/lines',
+      answer: answers.tagLines,
+      summary: 'The lines that wear a tag, or one beneath it, by page or by day.',
       params: withId,
-      body: Joi.object({ path: line(1000), pigment: Joi.valid(...PIGMENTS, null) }).min(1),
+      query: Joi.object({
+        ...marginFilter,
+        also: Joi.array().items(id).single().max(COMBINED).default([]),
+        order: Joi.string()
+          .valid(...TAG_ORDERS)
+          .default('page'),
+        ...piece(100),
+      }),
     },
-    async ({ viewer, params, body }) => {
-      const ids = await tags.change(viewer, params.id!, body as TagChanges);
-      if (ids.length > 0) notices.send(viewer.accountId, { what: 'title', ids });
+    ({ viewer, params, query }) => {
+      const { also, order, from, limit, tag: _tag, ...filter } = query as MarginFilter & TagLinesWish;
+      return wornTags.of(viewer, params.id!, filter, { also, order, from, limit });
     },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/pages/:id/tags/offered',
+      answer: answers.offeredTags,
+      summary: 'Tags that a page may wear, for what it is like.',
+      params: withId,
+    },
+    ({ viewer, params }) => wornTags.offered(viewer, params.id!),
   );
 
   return router;

@@ -18,6 +18,7 @@ import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
 import type { Kinds } from './kinds';
 import { StoredOutline } from './storedOutline';
+import type { Tags } from './tags';
 
 export interface ActResult {
   /** What takes it all back, in the order to be done. */
@@ -46,6 +47,7 @@ export class Acts {
     private documents: Documents,
     private facts: FactWriter,
     private kinds: Kinds,
+    private tags: Tags,
   ) {}
 
   /** @param now the present moment, for tests */
@@ -59,6 +61,7 @@ export class Acts {
         documents: this.documents,
         facts: this.facts,
         kinds: this.kinds,
+        tags: this.tags,
         now,
         accepted,
       };
@@ -102,7 +105,7 @@ async function planWithRoom(
     return definition.plan(act, outline);
   } catch (error) {
     if (!(error instanceof OrderError)) throw error;
-    const parentId = 'parentId' in act ? act.parentId : (outline.entry(act.id)?.parentId ?? null);
+    const parentId = 'parentId' in act && act.parentId !== undefined ? act.parentId : (outline.entry(act.id)?.parentId ?? null);
     await renewOrder(making, parentId);
     return definition.plan(act, outline);
   }

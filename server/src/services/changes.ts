@@ -19,6 +19,7 @@ import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
 import type { Kinds } from './kinds';
 import { otherNamesOf, writeOtherNames } from './otherNames';
+import type { Tags } from './tags';
 
 /** What changes are made with: one transaction of one viewer. */
 export interface Making {
@@ -27,6 +28,7 @@ export interface Making {
   documents: Documents;
   facts: FactWriter;
   kinds: Kinds;
+  tags: Tags;
   now: string;
   /** Documents that were changed, to be told to their windows once all is stored. */
   accepted: Accepted[];
@@ -109,6 +111,8 @@ const MAKERS: { [K in ChangeKind]: Maker<K> } = {
     kinds.noteChange(connection.viewer);
     await putField(manager, connection.viewer, field);
   },
+
+  tag: ({ tag }, { connection, manager, tags }) => tags.put(manager, connection.viewer, tag),
 
   otherNames: async ({ id, names }, { connection, facts, manager }) => {
     const entry = writableEntry(connection, id);

@@ -2,7 +2,7 @@ import { In } from 'typeorm';
 import * as Y from 'yjs';
 import { bodyFacts, readBody, readTitle, typedTags, type BodyFacts, type BodyJson } from '@glossarion/core/document';
 import { indexedWords } from '@glossarion/core/words';
-import { foldTag } from '@glossarion/core/tags';
+import { foldTag, tagKey, tagPath, TagTree } from '@glossarion/core/tags';
 import { accountOf } from '../access';
 import { AlsoNamedSearch } from '../background/alsoNamed';
 import { prepared, type RawDatabase } from '../sqlite/prepared';
@@ -82,18 +82,30 @@ interface Holding {
   page: Entry | null;
 }
 
-/** Beneath one tag, each has another name. */
+/** Beneath one tag, each has another name, and what tags stand beneath or were merged into is there. */
 function checkTags(reader: RawDatabase, tags: readonly Tag[]): Disagreement[] {
-  const taken = new Set<string>();
-  return tags.flatMap(({ id, parentId, name, folded }) => {
-    const key = JSON.stringify([accountOf(reader, id), parentId, folded]);
-    const isTwice = taken.has(key);
-    taken.add(key);
-    return [
-      ...(isTwice ? [{ pageId: id, what: `There are two tags “${name}” beneath one.` }] : []),
-      ...(folded === foldTag(name) ? [] : [{ pageId: id, what: 'The name of a tag is compared by another.' }]),
-    ];
-  });
+  const known = new Set(tags.map(({ id }) => id));
+  const ofOwner = new Map<string | undefined, Tag[]>();
+  for (const tag of tags) {
+    const owner = accountOf(reader, tag.id);
+    ofOwner.set(owner, [...(ofOwner.get(owner) ?? []), tag]);
+  }
+  const isTwice = new Set<string>();
+  for (const own of ofOwner.values()) {
+    const taken = new Set<string>();
+    for (const { id, path } of new TagTree(own).all()) {
+      const key = tagKey(tagPath(path));
+      if (taken.has(key)) isTwice.add(id);
+      taken.add(key);
+    }
+  }
+  return tags.flatMap(({ id, parentId, mergedInto, name, folded }) => [
+    ...(isTwice.has(id) ? [{ pageId: id, what: `There are two tags “${name}” beneath one.` }] : []),
+    ...(folded === foldTag(name) ? [] : [{ pageId: id, what: 'The name of a tag is compared by another.' }]),
+    ...[parentId, mergedInto].flatMap((other) =>
+      other === null || known.has(other) ? [] : [{ pageId: id, what: 'A tag stands beneath one that is not there.' }],
+    ),
+  ]);
 }
 
 async function checkDocuments({ manager, reader }: CheckedData, holdings: readonly Holding[]): Promise<Disagreement[]> {

@@ -219,8 +219,11 @@ export class EntryReader {
 
   /** What a link to this id, or a tag of it, shows. */
   target(id: string): Target {
-    const tag = this.tags.nameOf(id);
-    if (tag !== null) return { ...NOWHERE, id, pageId: id, kind: 'tag', title: tag, state: 'written' };
+    const tag = this.tags.present(id);
+    if (tag) {
+      const state = this.tags.isGone(id) ? 'binned' : 'written';
+      return { ...NOWHERE, id, pageId: tag.id, kind: 'tag', title: this.tags.nameOf(id)!, state, pigment: tag.pigment };
+    }
     const entry = this.step(id);
     const survivor = entry?.mergedInto ? survivorOf(this.connection, id) : id;
     if (survivor !== id) return { ...this.target(survivor), id };

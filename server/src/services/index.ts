@@ -43,6 +43,7 @@ import { Tasks } from './tasks';
 import { Templates } from './templates';
 import { TrayReader } from './tray';
 import { toldOf } from './told';
+import { WornTags } from './wornTags';
 import { WebTitles } from './webTitles';
 import { Threads } from '../threads/threads';
 import { HappeningWriter } from './happenings';
@@ -64,6 +65,7 @@ export interface Services {
   pages: Pages;
   settings: Settings;
   tags: Tags;
+  wornTags: WornTags;
   kinds: Kinds;
   pagesOfKinds: PagesOfKinds;
   meetings: Meetings;
@@ -137,7 +139,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     accounts: new Accounts(database, config),
     entries,
     outline: new OutlineReader(database, entries),
-    acts: new Acts(database, documents, facts, kinds),
+    acts: new Acts(database, documents, facts, kinds, tags),
     attachments: new Attachments(database, config, threads),
     bin: new Bin(database, entries, documents, facts, find),
     calendarFiles: new CalendarFiles(database, entries, tasks),
@@ -145,6 +147,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     pages: new Pages(database, entries),
     settings: new Settings(database, zones),
     tags,
+    wornTags: new WornTags(database, entries, tags, kinds, referring, lines, zones),
     kinds,
     pagesOfKinds: new PagesOfKinds(database, entries, kinds),
     tasks,
@@ -155,7 +158,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     tray,
     documents,
     margin: new Margin(database, referring, tags, kinds, new Placing(database, entries), lines),
-    logs: new LogReader(database, referring, kinds, taskLists, lines, zones),
+    logs: new LogReader(database, referring, kinds, taskLists, lines, zones, tags),
     alsoNamed: new AlsoNamed(database, entries),
     kin: new KinReader(database, entries, background, tags),
     glimpses: new Glimpses(database, entries),

@@ -12,6 +12,7 @@ import { countedKinds } from './margin';
 import { isWanted, moment, notebookOf, type Referring, type ReferringLines } from './referring';
 import type { ShownLines } from './shownLines';
 import type { DoneTask, TaskLists } from './taskLists';
+import type { Tags } from './tags';
 import type { Zones } from './zones';
 
 /** Which part of a log is asked for. */
@@ -36,6 +37,7 @@ export class LogReader {
     private taskLists: TaskLists,
     private lines: ShownLines,
     private zones: Zones,
+    private tags: Tags,
   ) {}
 
   async of(viewer: Viewer, pageId: string, filter: MarginFilter, wish: LogWish): Promise<LogPiece> {
@@ -50,9 +52,10 @@ export class LogReader {
     const { since = null, kind = null, ...byPlace } = filter;
     // A log that stands on a page may still name a kind that is gone.
     const left = { ...byPlace, kind: kind !== null && tree.get(kind) ? kind : null };
+    const worn = left.tag ? this.tags.tree(connection).worn(left.tag) : [];
     const wanted = dated
       .filter(({ on }) => since === null || on >= since)
-      .filter(({ referring }) => isWanted(connection, referring, left, tree, kindsOf))
+      .filter(({ referring }) => isWanted(connection, referring, left, tree, kindsOf, worn))
       .sort(inOrder[wish.order]);
     const shown = wanted.slice(wish.from, wish.from + wish.limit);
     const read = new ReadGlosses(
@@ -109,7 +112,7 @@ function unsaid(done: readonly Dated[], said: readonly Dated[]): Dated[] {
   return done.filter((each) => !known.has(keyOf(each)));
 }
 
-const dayOf = (written: string, zone: string | null): string =>
+export const dayOf = (written: string, zone: string | null): string =>
   isDay(written) ? written : dayAt(new Date(written), zone);
 
 /** By day, what was said before what was done, and lines of one page in their order. */

@@ -1,7 +1,7 @@
 import { HEAD, type GlossOrder, type MarginFacets, type MarginFilter, type MarginPage } from '@glossarion/core/margin';
 import type { KindTree } from '@glossarion/core/kinds';
 import type { TagTree } from '@glossarion/core/tags';
-import type { Viewer, ViewerConnection } from '../access';
+import type { Viewer } from '../access';
 import type { Database } from '../database/database';
 import { namedInGlosses, ReadGlosses } from './glosses';
 import type { Kinds } from './kinds';
@@ -15,6 +15,7 @@ import {
   type KindsOf,
   type Referring,
   type ReferringLines,
+  type ReferringRow,
 } from './referring';
 import type { ShownLines } from './shownLines';
 import type { Tags } from './tags';
@@ -60,7 +61,9 @@ export class Margin {
     await this.place(viewer, pageId, all);
     const tree = await this.kinds.tree(viewer);
     const kindsOf = hasFacets || filter.kind ? await this.referring.kindsOf(all) : NO_KINDS;
-    const wanted = all.filter((each) => isWanted(connection, each, filter, tree, kindsOf)).sort(ORDERS[order]);
+    const tagTree = this.tags.tree(connection);
+    const worn = filter.tag ? tagTree.worn(filter.tag) : [];
+    const wanted = all.filter((each) => isWanted(connection, each, filter, tree, kindsOf, worn)).sort(ORDERS[order]);
     const stacks = stacksOf(wanted);
     const here = line === null ? wanted : (stacks.get(line === HEAD ? null : line) ?? []);
     const wantedHere = here.slice(from, from + limit);
@@ -79,7 +82,7 @@ export class Margin {
       })),
       glosses,
       targets: reader.targets(namedInGlosses(glosses)),
-      facets: hasFacets ? facets(connection, this.tags.tree(connection), all, tree, kindsOf) : null,
+      facets: hasFacets ? facetsOf(all, (row) => tagsOf(connection, row), tagTree, tree, kindsOf) : null,
     };
   }
 
@@ -125,11 +128,15 @@ export function countedKinds(all: readonly Referring[], tree: KindTree, kindsOf:
   return most(kinds.values());
 }
 
-/** What there is to filter by, most first. */
-function facets(
-  connection: ViewerConnection,
-  tree: TagTree,
+/**
+ * What there is to filter by, most first.
+ *
+ * @param wornBy the tags that count for a line
+ */
+export function facetsOf(
   all: readonly Referring[],
+  wornBy: (row: ReferringRow) => readonly string[],
+  tagTree: TagTree,
   kindTree: KindTree,
   kindsOf: KindsOf,
 ): MarginFacets {
@@ -139,9 +146,8 @@ function facets(
     const name = place.day ? 'Journal' : (place.trail[0]?.name ?? place.title);
     const known = notebooks.get(notebook) ?? { id: notebook, name, pigment: place.pigment, count: 0 };
     notebooks.set(notebook, { ...known, count: known.count + 1 });
-    for (const tag of new Set(tagsOf(connection, row).map((one) => one.tag))) {
-      const shown = tree.nameOf(tag);
-      if (shown !== null) tags.set(tag, { tag, name: shown, count: (tags.get(tag)?.count ?? 0) + 1 });
+    for (const tag of presentTags(tagTree, wornBy(row))) {
+      tags.set(tag, { tag, name: tagTree.nameOf(tag)!, count: (tags.get(tag)?.count ?? 0) + 1 });
     }
   }
   return {
@@ -151,3 +157,7 @@ function facets(
     aside: all.filter(({ place }) => place.season === 'aside').length,
   };
 }
+
+/** The tags that stand for these now, each once; none that is deleted or that the viewer does not see. */
+export const presentTags = (tree: TagTree, worn: readonly string[]): Set<string> =>
+  new Set(worn.flatMap((tag) => (tree.isGone(tag) ? [] : tree.present(tag)!.id)));

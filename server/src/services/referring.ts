@@ -134,21 +134,27 @@ export const ORDERS: Record<GlossOrder, (one: Referring, other: Referring) => nu
   telling: (one, other) => (one.score === other.score ? newest(one, other) : other.score - one.score),
 };
 
-/** Whether a filter leaves it. */
+/**
+ * Whether a filter leaves it.
+ *
+ * @param worn the ids under which the tag of the filter is worn
+ */
 export function isWanted(
   connection: ViewerConnection,
   each: Referring,
   filter: MarginFilter,
   tree: KindTree,
   kindsOf: KindsOf,
+  worn: readonly string[] = [],
 ): boolean {
   const { row, place, notebook } = each;
   if (filter.notebook && notebook !== filter.notebook) return false;
   if (filter.isWithoutAside && place.season === 'aside') return false;
   if (filter.kind && !tree.isOf(kindsOf.get(row.id) ?? [], filter.kind)) return false;
   if (filter.since && moment(each) < filter.since) return false;
-  return !filter.tag || tagsOf(connection, row).some(({ tag }) => tag === filter.tag);
+  return !filter.tag || tagsOf(connection, row).some((tag) => worn.includes(tag));
 }
 
-export const tagsOf = (connection: ViewerConnection, { id, blockId }: ReferringRow) =>
-  connection.all<{ tag: string }>(TAGS_OF, { documentId: id, blockId });
+/** The tags that its line wears. */
+export const tagsOf = (connection: ViewerConnection, { id, blockId }: ReferringRow): string[] =>
+  connection.all<{ tag: string }>(TAGS_OF, { documentId: id, blockId }).map(({ tag }) => tag);

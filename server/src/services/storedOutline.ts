@@ -5,8 +5,9 @@ import { besideOf, NOTHING_BESIDE, type Beside, type BodyJson, type NodeJson } f
 import type { SavedSearch } from '@glossarion/core/find';
 import { dayId, periodId } from '@glossarion/core/journal';
 import { joinBeside, type KindTree } from '@glossarion/core/kinds';
+import type { TagTree } from '@glossarion/core/tags';
 import { changedTask } from '@glossarion/core/tasks/changes';
-import { ENTRY_COLUMNS, entryIfVisible, ownedBy, ownKinds, type ViewerConnection } from '../access';
+import { ENTRY_COLUMNS, entryIfVisible, ownedBy, ownKinds, visibleTags, type ViewerConnection } from '../access';
 import { prepared } from '../sqlite/prepared';
 import {
   AlsoNamedEntity,
@@ -165,6 +166,10 @@ export class StoredOutline implements ActOutline {
 
   searches(): readonly SavedSearch[] {
     return this.saved;
+  }
+
+  tags(): TagTree {
+    return visibleTags(this.connection);
   }
 
   titlesMadeFrom(templateId: string): readonly string[] {

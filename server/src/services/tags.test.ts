@@ -51,6 +51,12 @@ const tags = async (who = ines) =>
 const paths = async () => (await tags()).map(({ path }) => path);
 const tagAt = async (path: string) => (await tags()).find((each) => each.path === path)!.id;
 
+/** Does acts, and gives those that take them back. */
+const act = async (...acts: object[]): Promise<object[]> =>
+  ((await ines.post('/acts', { acts }).expect(200)).body as { undo: object[] }).undo;
+const nameTag = (id: string, path: string, status = 200) =>
+  ines.post('/acts', { acts: [{ do: 'nameTag', id, path }] }).expect(status);
+
 interface Shown {
   body: { content: NodeJson[] };
   targets: Target[];
@@ -129,7 +135,8 @@ test('a tag is renamed by its row alone: lines show the new name, and are found 
     );
   const before = all();
   const iron = await tagAt('Iron');
-  await ines.patch(`/tags/${iron}`, { path: 'ironwork', pigment: 'slate' }).expect(204);
+  await nameTag(iron, 'ironwork');
+  await act({ do: 'describeTag', id: iron, pigment: 'slate' });
   expect(all()).toEqual(before);
   expect(await lines(page)).toEqual(['Elm and oak. timber', 'Bands forged. ironwork/wrought']);
   expect(await found('ironwork ')).toEqual(['Gate', 'Smith']);
@@ -150,17 +157,16 @@ test('a tag is renamed by its row alone: lines show the new name, and are found 
 
 test('a tag is set beneath another and out again, but not beneath itself, nor where another is called so', async () => {
   const [iron, timber] = [await tagAt('Iron'), await tagAt('timber')];
-  await ines.patch(`/tags/${timber}`, { path: 'Iron/timber/' }).expect(204);
+  await nameTag(timber, 'Iron/timber/', 200);
   expect(await paths()).toEqual(['Iron', 'Iron/timber', 'Iron/wrought', 'People']);
-  await ines.patch(`/tags/${iron}`, { path: 'Iron/timber/Iron' }).expect(400);
-  await ines.patch(`/tags/${iron}`, { path: 'iron/iron' }).expect(400);
-  await ines.patch(`/tags/${timber}`, { path: 'IRON/Wrought' }).expect(409);
-  await ines.patch(`/tags/${timber}`, { path: ' / ' }).expect(400);
-  await ines.patch(`/tags/${timber}`, { path: 'x'.repeat(201) }).expect(400);
-  await ines.patch(`/tags/${timber}`, {}).expect(400);
-  await ines.patch(`/tags/${newId()}`, { path: 'x' }).expect(404);
+  await nameTag(iron, 'Iron/timber/Iron', 400);
+  await nameTag(iron, 'iron/iron', 400);
+  await nameTag(timber, 'IRON/Wrought', 409);
+  await nameTag(timber, ' / ', 400);
+  await nameTag(timber, 'x'.repeat(201), 400);
+  await nameTag(newId(), 'x', 404);
   expect(await paths()).toEqual(['Iron', 'Iron/timber', 'Iron/wrought', 'People']);
-  await ines.patch(`/tags/${timber}`, { path: 'Elm and oak' }).expect(204);
+  await nameTag(timber, 'Elm and oak', 200);
   expect(await lines(page)).toEqual(['Elm and oak. Elm and oak', 'Bands forged. Iron/wrought']);
 });
 
@@ -177,7 +183,10 @@ test('the id of another’s tag shows nothing, and is not taken for one’s own'
   expect(await paths()).toContain('wages');
   expect(await tagAt('wages')).not.toBe(theirs!.id);
   expect(await found('salaries')).toEqual([]);
-  await ines.patch(`/tags/${theirs!.id}`, { path: 'mine' }).expect(404);
+  await nameTag(theirs!.id, 'mine', 404);
+  for (const act of [{ name: 'mine' }, { isDeleted: true }, { pigment: 'plum' }, { mergedInto: await tagAt('wages') }])
+    await ines.post('/acts', { acts: [{ do: 'describeTag', id: theirs!.id, ...act }] }).expect('name' in act ? 404 : 400);
+  await ines.post('/acts', { acts: [{ do: 'describeTag', id: page, name: 'x' }] }).expect(404);
   expect((await tags(edda)).map(({ path }) => path)).toEqual(['salaries']);
 });
 
@@ -211,10 +220,128 @@ test('the Margin is filtered by a tag, whatever it is called now', async () => {
     ((await ines.get(`/pages/${page}/margin?hasFacets=true`)).body as { facets: { tags: object[] } }).facets.tags;
   const timber = await tagAt('timber');
   expect(await facets()).toEqual([{ tag: timber, name: 'timber', count: 1 }]);
-  await ines.patch(`/tags/${timber}`, { path: 'wood' }).expect(204);
+  await nameTag(timber, 'wood', 200);
   expect(await facets()).toEqual([{ tag: timber, name: 'wood', count: 1 }]);
   const { count } = (await ines.get(`/pages/${page}/margin?tag=${timber}`)).body as { count: number };
   expect(count).toBe(1);
   const of = `/pages/${page}/margin?tag=${await tagAt('Iron')}`;
   expect(((await ines.get(of)).body as { count: number }).count).toBe(0);
+});
+
+/** What an account has of its tags, and what its lines hold. */
+const allOfTags = () => [
+  server.rows('SELECT id, ownerId, parentId, name, folded, pigment, mergedInto, deletedAt FROM tags ORDER BY id'),
+  ...['documents', 'blocks', 'tagUses', 'findIndex'].map((table) => server.rows(`SELECT * FROM ${table}`)),
+];
+
+test('merging makes two tags one, with what stands beneath both, and undo makes them two again', async () => {
+  await ines
+    .post('/imports', {
+      files: [{ path: 'Mill/Yard.md', text: 'Hinges. #ironwork\n\nStraps. #ironwork/Wrought\n\nNails #ironwork/cut\n' }],
+    })
+    .expect(200);
+  const yard = await idOf('Yard');
+  const [iron, ironwork] = [await tagAt('Iron'), await tagAt('ironwork')];
+  const before = allOfTags();
+  const undo = await act({ do: 'mergeTags', id: ironwork, intoId: iron });
+  expect(await paths()).toEqual(['Iron', 'Iron/cut', 'Iron/wrought', 'People', 'timber']);
+  expect(await lines(yard)).toEqual(['Hinges. Iron', 'Straps. Iron/wrought', 'Nails Iron/cut']);
+  expect(await found('tag:iron/wrought')).toEqual(['Gate', 'Yard']);
+  expect(await found('iron')).toEqual(['Gate', 'Smith', 'Yard']);
+  expect((allOfTags().slice(1))).toEqual(before.slice(1));
+  // What it was called leads to what it is now.
+  const here = await windowOn(page);
+  here.add(typedTag('ironwork/cut'));
+  await here.send();
+  expect((await lines(page)).at(-1)).toBe('Iron/cut');
+  expect(await paths()).toHaveLength(5);
+  await act({ do: 'rewrite', id: page, nodes: [here.last()] });
+  await act(...undo);
+  expect(allOfTags()[0]).toEqual(before[0]);
+  expect(await lines(yard)).toEqual(['Hinges. ironwork', 'Straps. ironwork/Wrought', 'Nails ironwork/cut']);
+  const merge = (id: string, intoId: string) => ines.post('/acts', { acts: [{ do: 'mergeTags', id, intoId }] });
+  await merge(iron, iron).expect(400);
+  await merge(iron, await tagAt('Iron/wrought')).expect(400);
+  // One beneath another can be taken up into it.
+  await act({ do: 'mergeTags', id: await tagAt('Iron/wrought'), intoId: iron });
+  expect(await lines(page)).toEqual(['Elm and oak. timber', 'Bands forged. Iron', 'ironwork/cut']);
+});
+
+test('a deleted tag leaves its name in the lines, is no tag any more, and comes back whatever was typed meanwhile', async () => {
+  const iron = await tagAt('Iron');
+  const undo = await act({ do: 'describeTag', id: iron, isDeleted: true });
+  expect(await paths()).toEqual(['People', 'timber']);
+  expect(await lines(page)).toEqual(['Elm and oak. timber', 'Bands forged. Iron/wrought']);
+  const { targets } = (await ines.get(`/pages/${page}`)).body as Shown;
+  expect(targets.map(({ title, state }) => [title, state])).toEqual([
+    ['timber', 'written'],
+    ['Iron/wrought', 'binned'],
+  ]);
+  expect(await found('wrought')).toEqual(['Gate']);
+  const here = await windowOn(page);
+  here.add(typedTag('iron'));
+  await here.send();
+  expect(await paths()).toEqual(['iron', 'People', 'timber']);
+  await act(...undo);
+  expect(await paths()).toEqual(['iron', 'iron/wrought', 'People', 'timber']);
+  expect(await found('tag:iron')).toEqual(['Gate', 'Smith']);
+});
+
+interface Lines {
+  count: number;
+  total: number;
+  pages: number;
+  entries: { gloss: { pageTitle: string; blockId: string; node: NodeJson; children: NodeJson[] }; on: string }[];
+  facets: { tags: { name: string; count: number }[]; notebooks: { name: string; count: number }[] };
+}
+
+const wearing = async (tag: string, asked = '') =>
+  (await ines.get(`/tags/${tag}/lines?${asked}`)).body as unknown as Lines;
+
+test('a tag’s lines come with what stands beneath them, filtered, combined, and without what is in the bin', async () => {
+  const files = [
+    { path: 'Yard/Rota.md', text: '- Callum #iron\n  - the anvil\n- Edda #timber\n' },
+    { path: 'Journal/2026-03-09.md', text: 'The bands came. #iron/wrought\n' },
+  ];
+  await ines.post('/imports', { files }).expect(200);
+  const iron = await tagAt('Iron');
+  const all = await wearing(iron);
+  expect([all.total, all.pages, all.count]).toEqual([4, 4, 4]);
+  const rota = all.entries.find(({ gloss }) => gloss.pageTitle === 'Rota')!.gloss;
+  expect(rota.children.map((node) => shownWords(node, () => ''))).toEqual(['the anvil']);
+  expect(all.facets.tags).toEqual([
+    { tag: await tagAt('timber'), name: 'timber', count: 2 },
+    { tag: await tagAt('Iron/wrought'), name: 'Iron/wrought', count: 2 },
+    { tag: await tagAt('People'), name: 'People', count: 1 },
+  ].sort((one, other) => other.count - one.count));
+  expect((await wearing(iron, 'order=oldest')).entries[0]!.on).toBe('2026-03-09');
+  expect((await wearing(iron, 'since=2026-03-10')).count).toBe(3);
+  expect((await wearing(iron, 'notebook=journal')).count).toBe(1);
+  const combined = await wearing(iron, `also=${await tagAt('timber')}`);
+  expect(combined.entries.map(({ gloss }) => gloss.pageTitle).sort()).toEqual(['Gate', 'Rota']);
+  expect((await wearing(iron, 'from=1&limit=2')).entries).toEqual(all.entries.slice(1, 3));
+  await act({ do: 'bin', id: await idOf('Yard') });
+  expect((await wearing(iron)).total).toBe(3);
+  const uses = (await ines.get('/tags/uses')).body as { tag: string; lines: number }[];
+  expect(uses.find(({ tag: each }) => each === iron)?.lines).toBe(1);
+  await ines.get(`/tags/${newId()}/lines`).expect(404);
+});
+
+test('a page is offered the tags of what it links to, and wears one by an act that is taken back', async () => {
+  const here = await windowOn(page);
+  here.add({ type: 'pageLink', attrs: { target: other } });
+  await here.send();
+  const offered = async () =>
+    (await ines.get(`/pages/${page}/tags/offered`)).body as { tag: string; name: string; because: string[] }[];
+  expect(await offered()).toEqual([
+    { tag: await tagAt('Iron'), name: 'Iron', because: ['Smith'] },
+    { tag: await tagAt('People'), name: 'People', because: ['Smith'] },
+  ]);
+  const before = await lines(page);
+  const undo = await act({ do: 'wear', id: page, tagIds: [await tagAt('People')], lineId: newId() });
+  const second = await act({ do: 'wear', id: page, tagIds: [await tagAt('Iron'), await tagAt('People')], lineId: newId() });
+  expect(await lines(page)).toEqual(['People Iron', ...before]);
+  expect(await offered()).toEqual([]);
+  await act(...second, ...undo);
+  expect(await lines(page)).toEqual(before);
 });

@@ -9,39 +9,29 @@ import {
   type TagOf,
   type TypedTag,
 } from '@glossarion/core/document';
-import type { Pigment } from '@glossarion/core/outline';
-import { foldTag, tagKey, tagPath, TagTree, writtenTag, type Tag } from '@glossarion/core/tags';
-import { addTag, ownTag, ownTagPaths, visibleTags, writableTag, type Viewer, type ViewerConnection } from '../access';
+import { foldTag, tagPath, TagTree, type Tag } from '@glossarion/core/tags';
+import { addTag, guardTag, ownTag, ownTags, visibleTags, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
-import { DocumentEntity, TagEntity } from '../entities';
+import { DocumentEntity, TagEntity, type Tag as TagRow } from '../entities';
 import { ADD_DOCUMENT } from '../entities/document.queries';
-import { Problem } from '../problem';
+import { notFound } from '../problem';
 import type { FactWriter } from './facts';
 
 /** The tags of so many accounts are kept ready. */
 const ACCOUNTS_KEPT = 8;
 
-const NAME_LENGTH = 200;
-
-/** A tag at a path, and the import that made it. */
+/** A tag that is typed so, and the import that made it. */
 export interface TagAt {
   id: string;
   importId: string | null;
 }
 
-/** What of a tag may be changed. */
-export interface TagChanges {
-  /** Its name with those of what it stands beneath. */
-  path?: string;
-  pigment?: Pigment | null;
-}
-
 /** Tags: a row each, whose id lines hold. */
 export class Tags {
   private trees = new Map<string, TagTree>();
-  /** The tags of accounts by their paths, as the last transaction or the one under way has them. */
-  private paths = new Map<string, Map<string, TagAt>>();
+  /** The tags of accounts by their names, as the last transaction or the one under way has them. */
+  private names = new Map<string, Map<string, TagAt>>();
   /** Accounts whose tags the transaction that is under way has changed. */
   private changed = new Set<string>();
 
@@ -52,7 +42,7 @@ export class Tags {
     database.onEnd((isStored) => {
       for (const accountId of this.changed) {
         this.trees.delete(accountId);
-        if (!isStored) this.paths.delete(accountId);
+        if (!isStored) this.names.delete(accountId);
       }
       this.changed.clear();
     });
@@ -74,7 +64,7 @@ export class Tags {
   /** Lets go of what is known of an account's tags, which were changed by somebody else. */
   forget(accountId: string): void {
     this.trees.delete(accountId);
-    this.paths.delete(accountId);
+    this.names.delete(accountId);
   }
 
   /** All tags that a viewer sees, by their names. */
@@ -125,15 +115,15 @@ export class Tags {
     return this.atPath(manager, viewer, tagPath(name), tag, importId);
   }
 
-  private async pathsOf(manager: EntityManager, viewer: Viewer): Promise<Map<string, TagAt>> {
+  private async namesOf(manager: EntityManager, viewer: Viewer): Promise<Map<string, TagAt>> {
     const { accountId } = viewer;
-    let paths = this.paths.get(accountId);
-    if (!paths) {
-      if (this.paths.size >= ACCOUNTS_KEPT) this.paths.delete(this.paths.keys().next().value!);
-      paths = await ownTagPaths(manager, viewer);
-      this.paths.set(accountId, paths);
+    let names = this.names.get(accountId);
+    if (!names) {
+      if (this.names.size >= ACCOUNTS_KEPT) this.names.delete(this.names.keys().next().value!);
+      names = namesIn(await ownTags(manager, viewer));
+      this.names.set(accountId, names);
     }
-    return paths;
+    return names;
   }
 
   /** The tag at a path, with all that it stands beneath; `wantedId` is the id of a new one, unless something has it. */
@@ -144,20 +134,20 @@ export class Tags {
     wantedId: string | null,
     importId: string | null,
   ): Promise<string> {
-    const paths = await this.pathsOf(manager, viewer);
+    const names = await this.namesOf(manager, viewer);
     let parentId: string | null = null;
     for (const [index, name] of path.entries()) {
-      const key = tagKey(path.slice(0, index + 1));
-      const present = paths.get(key);
+      const key = keyWithin(parentId, name);
+      const present = names.get(key);
       if (present && present.importId !== null && present.importId !== importId) {
         // Somebody else uses it now: it stays, whatever becomes of the import.
         await manager.update(TagEntity, { id: present.id }, { importId: null });
         this.changed.add(viewer.accountId);
-        paths.set(key, { id: present.id, importId: null });
+        names.set(key, { id: present.id, importId: null });
       }
       const own = index === path.length - 1 ? wantedId : null;
       parentId = present?.id ?? (await this.make(manager, viewer, { parentId, name, wantedId: own, importId }));
-      if (!present) paths.set(key, { id: parentId, importId });
+      if (!present) names.set(key, { id: parentId, importId });
     }
     return parentId!;
   }
@@ -174,47 +164,52 @@ export class Tags {
   ): Promise<string> {
     const isFree = wantedId !== null && !(await manager.existsBy(DocumentEntity, { id: wantedId }));
     const id = isFree ? wantedId : newId();
-    addTag(this.database.writer, viewer, { id, parentId, name, folded: foldTag(name), importId });
-    // What describes it.
+    this.begin(viewer, { id, parentId, name, importId });
+    return id;
+  }
+
+  /** Adds a tag, with the document that describes it. */
+  private begin(viewer: Viewer, tag: Pick<TagRow, 'id' | 'parentId' | 'name' | 'importId'>): void {
+    const { id, name } = tag;
+    addTag(this.database.writer, viewer, { ...tag, folded: foldTag(name) });
     const body = emptyBody(namedId(id, 'first'));
     prepared(this.database.writer, ADD_DOCUMENT).run(id, 'tag', JSON.stringify(body));
     this.facts.write({ id, holder: 'tag', row: null, indexed: '' }, '', body, null);
     this.changed.add(viewer.accountId);
-    return id;
   }
 
   /**
-   * Calls a tag otherwise, sets it beneath another, or gives it a pigment; lines that wear it stay as they are. Gives
-   * the ids of all tags whose names changed by it.
+   * Stores what is said of a tag; lines that wear it stay as they are. One that is not there is made. Within a
+   * transaction.
    *
-   * @throws Problem (404, 403) when the viewer may not, (400) when it can't be called so, (409) when another tag is
+   * @throws Problem (404, 403) when the viewer may not
    */
-  async change(viewer: Viewer, id: string, { path, pigment }: TagChanges): Promise<string[]> {
-    return this.database.write(async (manager) => {
-      const connection = this.database.writing(viewer);
-      const present = await writableTag(manager, connection, id);
-      const tree = visibleTags(connection);
-      const beneath = tree.beneath(id);
-      if (pigment !== undefined) await manager.update(TagEntity, { id }, { pigment });
-      if (path !== undefined) {
-        const names = tagPath(path);
-        const name = names.at(-1);
-        if (name === undefined) throw new Problem(400, 'A tag needs a name.');
-        const above = names.slice(0, -1);
-        if (above.some((_name, index) => tree.find(names.slice(0, index + 1)) === id)) {
-          throw new Problem(400, 'A tag can’t stand beneath itself.');
-        }
-        const parentId = above.length > 0 ? await this.atPath(manager, viewer, above, null, null) : null;
-        const other = (await this.pathsOf(manager, viewer)).get(tagKey(names));
-        if (other && other.id !== id) throw new Problem(409, `There is a tag “${writtenTag(names)}” already.`);
-        if (name.length > NAME_LENGTH) throw new Problem(400, `A tag has at most ${NAME_LENGTH} characters.`);
-        await manager.update(TagEntity, { id }, { name, folded: foldTag(name), parentId });
-        this.paths.delete(viewer.accountId);
-      }
-      this.changed.add(viewer.accountId);
-      return path === undefined && pigment === present.pigment ? [] : beneath;
-    });
+  async put(manager: EntityManager, viewer: Viewer, { id, ...said }: Tag): Promise<void> {
+    const isThere = await guardTag(manager, this.database.writing(viewer), id);
+    if (!isThere && (await manager.existsBy(DocumentEntity, { id }))) throw notFound();
+    if (!isThere) this.begin(viewer, { id, ...said, importId: null });
+    await manager.update(TagEntity, { id }, { ...said, folded: foldTag(said.name) });
+    this.changed.add(viewer.accountId);
+    this.names.delete(viewer.accountId);
   }
+}
+
+/** How a tag is known among those beneath the same. */
+const keyWithin = (parentId: string | null, name: string): string => `${parentId ?? ''} ${foldTag(name)}`;
+
+/** By what they stand beneath and are called, the tags that are typed so: names of merged ones lead to what stands for them. */
+function namesIn(rows: readonly TagRow[]): Map<string, TagAt> {
+  const tree = new TagTree(rows);
+  const importOf = new Map(rows.map(({ id, importId }) => [id, importId]));
+  const names = new Map<string, TagAt>();
+  const isOwn = ({ mergedInto }: Tag) => mergedInto === null;
+  for (const row of [...rows.filter((each) => !isOwn(each)), ...rows.filter(isOwn)]) {
+    const above = row.parentId === null ? null : tree.present(row.parentId)!.id;
+    const { id } = tree.present(row.id)!;
+    if (!tree.isGone(row.id) && !(above !== null && tree.isGone(above)))
+      names.set(keyWithin(above, row.name), { id, importId: importOf.get(id) ?? null });
+  }
+  return names;
 }
 
 /** Takes out the tags that a broken import has made, and that nobody else came to use. Within a transaction. */

@@ -1,6 +1,6 @@
 import { newId } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
-import { line, make, type Attempt } from './people';
+import { grantedTag, line, make, theirs, type Attempt } from './people';
 
 const DUE = { set: 'due', due: '2026-03-09' };
 
@@ -24,6 +24,20 @@ export const acts: Record<Act['do'], (attempt: Attempt) => object[]> = {
   describeKind: ({ ids }) => [
     ...ids.map((id) => ({ do: 'describeKind', id: newId(), name: `With ${id}`, templateId: id })),
     ...ids.map((id) => ({ do: 'describeKind', id: newId(), name: `At ${id}`, placeId: id })),
+  ],
+  // So is a tag, and it stands beneath one's own alone.
+  describeTag: ({ ids }) => [
+    ...[theirs.tag, ...ids].map((id) => ({ do: 'describeTag', id: newId(), name: `Like ${id}`, mergedInto: id })),
+    ...ids.map((id) => ({ do: 'describeTag', id: newId(), name: `Within ${id}`, parentId: id })),
+  ],
+  nameTag: ({ ids }) => [theirs.tag, grantedTag, ...ids].map((id) => ({ do: 'nameTag', id, path: 'Mine' })),
+  mergeTags: ({ ids }) => [
+    { do: 'mergeTags', id: grantedTag, intoId: theirs.tag },
+    ...ids.map((id) => ({ do: 'mergeTags', id: grantedTag, intoId: id })),
+  ],
+  wear: ({ ids, own }) => [
+    ...ids.map((id) => ({ do: 'wear', id, tagIds: [], lineId: newId() })),
+    { do: 'wear', id: own.page, tagIds: [theirs.tag], lineId: newId() },
   ],
   setField: ({ ids }) => ids.map((id) => ({ do: 'setField', id: newId(), kindId: id, name: 'Mine' })),
   setKinds: ({ ids }) => ids.map((id) => ({ do: 'setKinds', id, add: [newId()] })),

@@ -73,7 +73,9 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'put /settings': [204, 204, 204, 204],
   'put /settings/margins/:id': [204, 204, 204, 204, 204],
   'get /tags': [200],
-  'patch /tags/:id': [404, 404, 404, 404, 404],
+  'get /tags/uses': [200],
+  'get /tags/:id/lines': [404, 404, 404, 404, 404],
+  'get /pages/:id/tags/offered': READ,
   'get /kinds': [200],
   'get /likely-kinds': [200],
   'get /kinds/:id/pages': [404, 404, 404, 404, 404],
@@ -91,6 +93,11 @@ export const ACT_CELLS: Record<Act['do'], readonly number[]> = {
   describe: [...REFUSED, 200, 200, 200, 404],
   // A section is no page; one's own page is.
   describeKind: [404, 200, 200, 404, 200, 200, 200, 404],
+  describeTag: [400, 400, 400, 400, 400, 400, 400, 400, 400],
+  nameTag: [404, 403, 404, 404, 404, 404],
+  mergeTags: [404, 404, 404, 404, 404],
+  // Nothing is put on where nothing is to be worn.
+  wear: [404, 200, 200, 404, 409],
   setField: [400, 400, 400, 400],
   setKinds: REFUSED,
   setFields: [...REFUSED, ...OWN],

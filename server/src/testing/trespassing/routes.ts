@@ -99,7 +99,9 @@ export const rows: Record<string, Row> = {
   // It says only what the person themself asked for; no page is looked at.
   'put /settings/margins/:id': withEach('/settings/margins/:id', { isHidden: true }),
   'get /tags': plain('/tags'),
-  'patch /tags/:id': withEach('/tags/:id', { path: 'race', pigment: 'plum' }),
+  'get /tags/uses': plain('/tags/uses'),
+  'get /tags/:id/lines': withEach('/tags/:id/lines'),
+  'get /pages/:id/tags/offered': withEach('/pages/:id/tags/offered'),
   'get /kinds': plain('/kinds'),
   'get /likely-kinds': plain('/likely-kinds'),
   'get /kinds/:id/pages': withEach('/kinds/:id/pages'),
