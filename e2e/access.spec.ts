@@ -104,6 +104,7 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
       '/find?q=nothing%20of%20it',
       '/settings',
       '/kinds',
+      '/tags',
       '/review/2026',
       '/day/2026-03-09',
       '/nowhere',
@@ -111,6 +112,16 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
       await mill.goto(origin + address);
       await look(address);
     }
+    await mill.goto(`${origin}/tags`);
+    await mill
+      .locator('main')
+      .getByRole('link', { name: /^ironwork/u })
+      .click();
+    await expect(mill.getByText(/lines? on \d+ pages?/u)).toBeVisible();
+    await look('a tag');
+    await mill.getByRole('button', { name: 'Merge into…' }).click();
+    await look('merging a tag');
+    await mill.keyboard.press('Escape');
     await mill.goto(`${origin}/notebooks`);
     await mill
       .locator('main')

@@ -10,6 +10,7 @@ const PLACES = [
   '/tray',
   '/notebooks',
   '/kinds',
+  '/tags',
   '/review/2026-03',
   '/find?q=gate',
   '/settings',

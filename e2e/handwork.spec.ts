@@ -107,3 +107,19 @@ test('a page that 40 places mention is renamed', async ({ outline }) => {
   await openPage(outline, 'Visit 3');
   await expect(textOf(outline).locator('a.link')).toHaveText(Array(8).fill('Roof over the stone floor'));
 });
+
+test('a tag that 60 lines wear is renamed', async ({ outline }) => {
+  const origin = new URL(outline.url()).origin;
+  const lines = Array.from({ length: 20 }, (_each, index) => `Line ${index} of it. #slatework\n`).join('\n');
+  const files = [1, 2, 3].map((each) => ({ path: `Jobs/Roof ${each}.md`, text: lines }));
+  await outline.request.post(`${origin}/api/imports`, { headers: { Origin: origin }, data: { files } });
+  await openPage(outline, 'Roof 1');
+  await textOf(outline).locator('a.tag').first().click();
+  await expect(outline.getByText('60 lines on 3 pages')).toBeVisible();
+  const hands = new Hands(outline);
+  await hands.tap(outline.getByRole('button', { name: 'Rename slatework' }));
+  await hands.type('slating');
+  hands.atMost('rename a tag that 60 lines wear', 2);
+  await outline.locator('.tag-lines').getByRole('link', { name: 'Roof 2' }).click();
+  await expect(textOf(outline).locator('a.tag')).toHaveText(Array(20).fill('slating'));
+});

@@ -10,7 +10,17 @@ import { openPage, outlineNotesWith } from './support/reachNotes';
  */
 
 /** What is no menu: Tab goes from one tool to the next. */
-const ALONG_BY_TAB: readonly MenuName[] = ['margin', 'gloss', 'bin', 'calendar', 'jot', 'jotting', 'kind', 'find'];
+const ALONG_BY_TAB: readonly MenuName[] = [
+  'margin',
+  'gloss',
+  'bin',
+  'calendar',
+  'jot',
+  'jotting',
+  'kind',
+  'tag',
+  'find',
+];
 
 interface Menu {
   name: MenuName;
@@ -171,6 +181,18 @@ const menus: Menu[] = [
     keys: [],
     taps: () => Promise.resolve(0),
     shown: (page) => page.locator('.kinds-deeds').first(),
+  },
+  {
+    name: 'tag',
+    begin: async (page) => {
+      await page.goto(new URL('/tags', page.url()).href);
+      await page.locator('main').getByRole('link', { name: 'ironwork' }).click();
+      await expect(page.getByRole('button', { name: 'Merge into…' })).toBeVisible();
+      await page.locator('main').focus();
+    },
+    keys: [],
+    taps: () => Promise.resolve(0),
+    shown: (page) => page.locator('.tags-deeds').first(),
   },
   {
     name: 'find',

@@ -9,14 +9,28 @@ const tagged = (page: Page, name: string) =>
     .locator('.tag')
     .filter({ hasText: new RegExp(`^${name}$`, 'u') });
 
-/** Calls a tag otherwise, as the page of a tag will. */
-async function rename(page: Page, from: string, to: string): Promise<void> {
-  const address = new URL('/api/tags', page.url()).href;
-  const tags = (await (await page.request.get(address)).json()) as { id: string; path: string }[];
-  const { id } = tags.find(({ path }) => path === from)!;
-  const headers = { Origin: new URL(page.url()).origin };
-  expect((await page.request.patch(`${address}/${id}`, { data: { path: to }, headers })).status()).toBe(204);
+const tagsOf = async (page: Page): Promise<string[]> => {
+  const tags = (await (await page.request.get(new URL('/api/tags', page.url()).href)).json()) as { path: string }[];
+  return tags.map(({ path }) => path);
+};
+
+/** Opens a tag's own page by the tag in a line. */
+async function openTag(page: Page, name: string): Promise<void> {
+  await tagged(page, name).first().click();
+  await expect(page.getByRole('button', { name: `Rename ${name}` })).toBeVisible();
 }
+
+/** Calls a tag otherwise on its page. */
+async function rename(page: Page, from: string, to: string): Promise<void> {
+  await page.getByRole('button', { name: `Rename ${from}` }).click();
+  await page.getByRole('textbox', { name: /^What the tag is called/u }).fill(to);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: `Rename ${to}` })).toBeVisible();
+}
+
+/** The lines that a tag's page shows. */
+const worn = (page: Page) => page.locator('.tag-lines .gloss-line');
+const undo = (page: Page) => page.getByRole('button', { name: 'Undo' });
 
 test('F6 a tag is typed, shown and found by its present name, in every window', async ({ pages, context }) => {
   const page = await pages({ Works: 'Flashing for the roof\n', Rota: 'Callum forges #Lead bands\n' });
@@ -32,8 +46,10 @@ test('F6 a tag is typed, shown and found by its present name, in every window', 
   await rota.goto(new URL(`/p/${await idOf(page, 'Rota')}`, page.url()).href);
   await expect(tagged(rota, 'Lead')).toBeVisible();
 
-  await rename(page, 'Lead', 'leadwork');
+  await openTag(rota, 'Lead');
+  await rename(rota, 'Lead', 'leadwork');
   await expect(tagged(page, 'leadwork/flashing')).toBeVisible();
+  await rota.goBack();
   await expect(tagged(rota, 'leadwork')).toBeVisible();
   await rota.reload();
   await expect(tagged(rota, 'leadwork')).toBeVisible();
@@ -45,7 +61,7 @@ test('F6 a tag is typed, shown and found by its present name, in every window', 
   await expect(tagged(rota, 'leadwork')).toBeVisible();
 
   await page.goto(new URL('/find?q=leadwork%20flashing', page.url()).href);
-  await expect(page.getByRole('main').getByText('Flashing for the roof')).toBeVisible();
+  await expect(page.getByRole('option', { name: 'Flashing for the roof' })).toBeVisible();
   await openPage(page, 'Works');
   await expect(line(page, 'Flashing')).toContainText('leadwork/flashing and slate, for now and then');
 });
@@ -63,8 +79,7 @@ test(
     await context.setOffline(false);
     await saved(page);
     await expect(tagged(page, 'iron')).toBeVisible();
-    const tags = (await (await page.request.get(new URL('/api/tags', page.url()).href)).json()) as { path: string }[];
-    expect(tags.map(({ path }) => path)).toEqual(['brass', 'iron']);
+    expect(await tagsOf(page)).toEqual(['brass', 'iron']);
     for (let time = 0; time < 4 && (await tagged(page, 'brass').count()) > 0; time += 1)
       await page.keyboard.press('Control+z');
     await expect(tagged(page, 'brass')).toHaveCount(0);
@@ -99,3 +114,162 @@ test(
     await expect(tagged(other, 'brass')).toBeVisible();
   },
 );
+
+const YARD = {
+  Yard: 'Sawn green, stacked on bearers. #oak #timber/sawn\n\nThe saw-bench is #timber/sawn too.\n',
+  Gate: 'New heel post. #oaks\n\n- Order the leaf #timber\n  - at twelve inches\n',
+  Mast: 'Nothing yet about the mast.\n\nIt will be pine.\n',
+};
+const DAYS = [{ path: 'Journal/2026-03-09.md', text: 'Edda called about the post. #oak\n' }];
+
+test('F6 a tag has a page of its own: what wears it, what is beneath it, and what stands with it', async ({
+  pages,
+  context,
+}) => {
+  const page = await pages(YARD, DAYS);
+  await openTag(page, 'oak');
+  await expect(worn(page)).toHaveText([/^Sawn green/u, /^Edda called/u]);
+  await page.getByRole('textbox', { name: 'What oak stands for' }).click();
+  await page.keyboard.type('Green or dry, never imported. See [[Ga');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  // Live in another window, by day, filtered, and there again after a reload.
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('textbox', { name: 'What oak stands for' })).toContainText('never imported. See Gate');
+  await page.getByRole('button', { name: 'The oldest first' }).click();
+  await expect(worn(page)).toHaveText([/^Edda called/u, /^Sawn green/u]);
+  await expect(page.locator('.tag-lines').getByRole('heading').first()).toContainText('9 Mar');
+  await page.getByRole('button', { name: /^Journal/u }).click();
+  await expect(worn(page)).toHaveText([/^Edda called/u]);
+  await page.reload();
+  await expect(worn(page)).toHaveText([/^Edda called/u]);
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await page.getByRole('button', { name: /^timber\/sawn/u }).click();
+  await expect(worn(page)).toHaveText([/^Sawn green/u]);
+  await page.reload();
+  await expect(worn(page)).toHaveText([/^Sawn green/u]);
+
+  await page.goto(new URL('/tags', page.url()).href);
+  await page
+    .locator('main')
+    .getByRole('link', { name: /^timber, /u })
+    .click();
+  await expect(worn(page)).toHaveText([/^Order the leaf/u, /^Sawn green/u, /^The saw-bench/u]);
+  await expect(page.locator('.tag-lines')).toContainText('at twelve inches');
+  await page.getByRole('region', { name: 'Beneath it' }).getByRole('link', { name: /^sawn/u }).click();
+  await expect(worn(page)).toHaveCount(2);
+  // A line that comes to wear it stands there at once.
+  const mast = await context.newPage();
+  await mast.goto(new URL(`/p/${await idOf(page, 'Mast')}`, page.url()).href);
+  await into(mast, 'It will be pine');
+  await mast.keyboard.press('End');
+  await mast.keyboard.type(' #timber/sawn again');
+  await saved(mast);
+  await expect(worn(page)).toHaveCount(3);
+});
+
+test('F6 tags are tidied: those nearly the same are merged, moved and deleted, each taken back', async ({
+  pages,
+  context,
+}) => {
+  const page = await pages(YARD);
+  const gate = await context.newPage();
+  await gate.goto(new URL(`/p/${await idOf(page, 'Gate')}`, page.url()).href);
+  await expect(tagged(gate, 'oaks')).toBeVisible();
+  await page.goto(new URL('/tags', page.url()).href);
+  const tidy = page.getByRole('region', { name: 'To be tidied' });
+  await tidy.getByRole('button', { name: /^Merge/u }).click();
+  await expect(tidy).toBeHidden();
+  await expect(tagged(gate, 'oaks')).toHaveCount(0);
+  await undo(page).click();
+  await expect(tidy).toBeVisible();
+  await expect(tagged(gate, 'oaks')).toBeVisible();
+  await tidy.getByRole('button', { name: /^Merge/u }).click();
+  await expect(tidy).toBeHidden();
+  const [left] = (await tagsOf(page)).filter((each) => each.startsWith('oak'));
+  await page
+    .locator('main')
+    .getByRole('link', { name: new RegExp(`^${left}, 2 lines`, 'u') })
+    .click();
+
+  await page.getByRole('button', { name: 'Move beneath…' }).click();
+  await page.getByRole('combobox', { name: /^Move/u }).fill('timb');
+  await page.keyboard.press('Enter');
+  await expect(tagged(gate, `timber/${left}`)).toBeVisible();
+  await page.getByRole('button', { name: /^Colour/u }).click();
+  await page.getByRole('radio', { name: 'plum' }).click();
+  await expect(tagged(gate, `timber/${left}`)).toHaveAttribute('data-pigment', 'plum');
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page.getByText('is no tag any more').first()).toBeVisible();
+  await expect(gate.locator('a.tag[href]').filter({ hasText: 'oak' })).toHaveCount(0);
+  await expect(textOf(gate)).toContainText('New heel post. timber/oak');
+  await page.reload();
+  await page.getByRole('button', { name: 'Bring the tag back' }).click();
+  await expect(tagged(gate, `timber/${left}`)).toHaveAttribute('data-pigment', 'plum');
+  await gate.reload();
+  await expect(tagged(gate, `timber/${left}`)).toBeVisible();
+  expect(await tagsOf(page)).toEqual(['timber', `timber/${left}`, 'timber/sawn']);
+});
+
+test('F6 tags are offered as they are typed, by the page and by use, and taken for a page or for several lines', async ({
+  pages,
+}) => {
+  const page = await pages({ Mast: YARD.Mast, Yard: YARD.Yard, Gate: `See the [[Mast]].\n\n${YARD.Gate}` });
+  await into(page, 'Nothing yet');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' #');
+  const offers = page.getByRole('listbox', { name: 'Tags' }).getByRole('option');
+  await expect(offers.first()).toContainText('on pages like it');
+  await page.keyboard.type('sa');
+  await expect(offers).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('of all');
+  await expect(line(page, 'Nothing yet')).toHaveText('Nothing yet about the mast. timber/sawn of all');
+  // One that the page wears comes first now.
+  await page.keyboard.type(' #');
+  await expect(offers.first()).toHaveText(/timber\/sawn.*on this page/u);
+  // The mark alone ends with its line.
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await saved(page);
+
+  await page.getByRole('button', { name: 'Page', exact: true }).click();
+  await page.getByRole('button', { name: 'Tags…' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('option').first()).toHaveText(/as on (?:Gate|Yard)/u);
+  const first = (await sheet.getByRole('option').first().locator('.choice-words').textContent())!;
+  await page.keyboard.press('Enter');
+  await expect(sheet).toBeHidden();
+  await expect(textOf(page).locator('.words').first()).toHaveText(first);
+  await page.reload();
+  await expect(textOf(page).locator('.words').first()).toHaveText(first);
+  await undoAt(page);
+
+  await into(page, 'It will be pine');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.getByRole('button', { name: 'What can be done with them' }).click();
+  await sheet.getByRole('button', { name: 'Tag…' }).click();
+  await page.getByRole('combobox', { name: 'Tag 2 lines' }).fill('pine/larch');
+  await page.keyboard.press('Enter');
+  await expect(sheet).toBeHidden();
+  await expect(line(page, 'It will be pine')).toHaveText('It will be pine. pine/larch');
+  await expect(line(page, 'Nothing yet')).toContainText('pine/larch');
+  await undo(page).click();
+  await expect(line(page, 'It will be pine')).toHaveText('It will be pine.');
+});
+
+/** After a reload nothing is left to be taken back: the line of tags is let go of by hand. */
+async function undoAt(page: Page): Promise<void> {
+  const first = textOf(page).locator('.words').first();
+  const words = (await first.textContent())!;
+  // Beside the tags, which lead to their pages.
+  const { width } = (await first.boundingBox())!;
+  await first.click({ position: { x: width - 4, y: 10 } });
+  await page.keyboard.press('End');
+  for (let time = 0; time < 4 && (await first.textContent()) === words; time += 1)
+    await page.keyboard.press('Backspace');
+  await expect(first).not.toHaveText(words);
+}

@@ -15,7 +15,10 @@ export async function outlineNotesWith(
 ): Promise<void> {
   const changed = outlineNotes.map((note) => {
     if (note.path.endsWith('Pintle.md')) {
-      return { ...note, text: '- [ ] Worn; belongs to the [[Sluice gate]].\n\n## One\n\nfirst\n\n## Two\n\nsecond\n' };
+      return {
+        ...note,
+        text: '- [ ] Worn; belongs to the [[Sluice gate]]. #ironwork\n\n## One\n\nfirst\n\n## Two\n\nsecond\n',
+      };
     }
     if (note.path.endsWith('Stop logs.md'))
       return { ...note, text: '| a | b |\n| - | - |\n| 1 | 2 |\n\nThe Pintle is worn.\n' };

@@ -10,6 +10,7 @@ export const DONE: Record<ActKind, Reached> = {
   bin: ['entry', /^Delete page$/u],
   describe: ['entry', /^Make this a template$/u],
   describeKind: ['kind', /^Rename$/u],
+  describeTag: ['tag', /^Delete$/u],
   dropBlocks: { partOf: 'lift' },
   duplicate: ['entry', /^Duplicate/u],
   file: ['jotting', /^File: /u],
@@ -21,9 +22,11 @@ export const DONE: Record<ActKind, Reached> = {
   linkNames: ['margin', /^Link/u],
   make: ['entry', /^New page beside$/u],
   merge: ['page', /^Merge/u],
+  mergeTags: ['tag', /^Merge into/u],
   moveBlocks: ['line', /^Send elsewhere$/u],
   moveGloss: ['gloss', /^Set .* beside another line$/u],
   name: ['entry', /^Rename$/u],
+  nameTag: ['tag', /^Rename$/u],
   otherNames: ['page', /^Other names/u],
   pin: ['entry', /^Pin/u],
   place: ['entry', /^Move to/u],
@@ -44,8 +47,9 @@ export const DONE: Record<ActKind, Reached> = {
   unbin: { partOf: 'bin' },
   unmake: { partOf: 'make' },
   unpin: ['pinned', /^Take from the pins$/u],
+  wear: ['page', /^Tags…$/u],
 };
 
 export type MenuName =
   | ('page' | 'entry' | 'pinned' | 'chosen' | 'line' | 'lines' | 'table' | 'margin' | 'gloss' | 'bin' | 'writing')
-  | ('calendar' | 'jot' | 'jotting' | 'kind' | 'find');
+  | ('calendar' | 'jot' | 'jotting' | 'kind' | 'tag' | 'find');

@@ -24,6 +24,7 @@ const TAGS = {
   kinds: 'Kinds',
   words: 'Found',
   searches: 'Searches',
+  tags: 'Tags',
 } as const;
 
 type Tag = (typeof TAGS)[keyof typeof TAGS];

@@ -82,6 +82,7 @@ export function BlockMenu({ editor, pageId, acts, onClose }: BlockMenuProps) {
       <Group label="Elsewhere">
         <Action label="Copy link" onPress={act(() => acts.copyLink(ids[0]!))} />
         {only?.type.name === 'block' && <Action label="A meeting or call" onPress={act(() => acts.meet(lines))} />}
+        {(!only || only.type.name === 'block') && <Action label="Tag…" onPress={act(() => acts.tag(lines))} />}
         <Action label="Lift to a page" onPress={act(() => acts.lift(lines))} />
         <Action label="Send elsewhere" onPress={act(() => acts.send(lines))} />
         {besideId && (

@@ -1,6 +1,7 @@
 import { Fragment, type ReactNode } from 'react';
 import { isSafeAddress, type MarkJson, type NodeJson } from '@glossarion/core/document';
 import { LINK_STATE_WORDS } from '@glossarion/core/links';
+import { tagAddress } from '../screen/navigation';
 import { linkWords, tagWords } from '../screen/words';
 import { useAppSelector } from '../state/store';
 
@@ -27,7 +28,24 @@ function LinkText({ target, words }: { target: string; words: string | null }) {
 /** A tag by its present name. */
 export function TagText({ tag, name }: { tag: string; name?: unknown }) {
   const known = useAppSelector((state) => state.targets.known[tag]);
-  return <span className="tag">{tagWords(known, name)}</span>;
+  const words = tagWords(known, name);
+  if (!known || known.state !== 'written' || typeof name === 'string')
+    return (
+      <span className="tag" data-state={known?.state}>
+        {words}
+      </span>
+    );
+  return (
+    <a
+      className="tag"
+      href={tagAddress(known.pageId)}
+      data-target={tag}
+      data-pigment={known.pigment ?? undefined}
+      aria-label={`${words}, a tag`}
+    >
+      {words}
+    </a>
+  );
 }
 
 const MARKS: Record<string, (children: ReactNode, mark: MarkJson) => ReactNode> = {

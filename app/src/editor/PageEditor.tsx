@@ -18,6 +18,7 @@ import { around, later } from '../kit/later';
 
 const InsertMenu = later(async () => (await import('./pickers')).InsertMenu, true);
 const LinkPicker = later(async () => (await import('./pickers')).LinkPicker, true);
+const TagPicker = later(async () => (await import('./pickers')).TagPicker, true);
 const DateChip = around(async () => (await import('./DateChip')).DateChip);
 
 export interface PageEditorProps {
@@ -64,6 +65,9 @@ export function PageEditor({
   const [selectedQuery, setSelectedQuery] = useState<TypedQuery | null>(null);
   const [dateOffer, setDateOffer] = useState<DateOffer | null>(null);
   const [insertQuery, setInsertQuery] = useState<TypedQuery | null>(null);
+  const [tagQuery, setTagQuery] = useState<TypedQuery | null>(null);
+  const typedTag = useRef<string>('');
+  typedTag.current = tagQuery?.typed ?? '';
   const picker = useRef<PickerHandle>(null);
   const { title } = place;
   const latest = useRef({ onOpen, onBody, label, title });
@@ -82,6 +86,11 @@ export function PageEditor({
         selection: { onChange: setSelectedQuery },
         dates: { onChange: setDateOffer },
         insert: { onChange: setInsertQuery, onKey: takeKey },
+        // Of the mark alone nobody says which tag: Enter ends the line.
+        tag: {
+          onChange: setTagQuery,
+          onKey: (key) => (typedTag.current === '' && (key === 'Enter' || key === 'Tab') ? false : takeKey(key)),
+        },
       }),
     // A page that was started afresh has a new document and needs a new editor.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -154,6 +163,9 @@ export function PageEditor({
       {editor && dateOffer && !linkQuery && !insertQuery && <DateChip editor={editor} offer={dateOffer} />}
       {editor && insertQuery && !linkQuery && (
         <InsertMenu handle={picker} editor={editor} query={insertQuery} place={place} />
+      )}
+      {editor && tagQuery && !linkQuery && (
+        <TagPicker handle={picker} editor={editor} query={tagQuery} pageId={place.pageId} />
       )}
     </>
   );

@@ -31,7 +31,7 @@ import { SpokenOfLines } from './spokenOf';
 import { TakeInCursor } from './takeInCursor';
 import { TypedCommands } from './typedCommands';
 import { Undo } from './undo';
-import { InsertQueryWatch, LinkQueryWatch, type TypedQueryOptions } from './typedQuery';
+import { InsertQueryWatch, LinkQueryWatch, TagQueryWatch, type TypedQueryOptions } from './typedQuery';
 
 export interface EditorNeeds {
   page: PageDocument;
@@ -41,6 +41,7 @@ export interface EditorNeeds {
   onOpen: (target: string, isBeside: boolean) => void;
   link: TypedQueryOptions;
   insert: TypedQueryOptions;
+  tag: TypedQueryOptions;
   selection: LinkSelectionOptions;
   dates: DateOfferOptions;
 }
@@ -53,6 +54,7 @@ export function pageExtensions({
   onOpen,
   link,
   insert,
+  tag,
   selection,
   dates,
 }: EditorNeeds): Extensions {
@@ -93,6 +95,7 @@ export function pageExtensions({
     LinkSelection.configure(selection),
     DateOffers.configure(dates),
     InsertQueryWatch.configure(insert),
+    TagQueryWatch.configure(tag),
     Placeholder.configure({ placeholder, showOnlyWhenEditable: true }),
     Dropcursor.configure({ color: 'var(--vermilion)', width: 2 }),
     Gapcursor,

@@ -6,7 +6,7 @@ import { targetsKnown } from '../state/targets';
 
 /** The tags there are, as they were just now: asked for when a tag is begun, so that its id is known when it is whole. */
 
-type ListedTag = Tag & { path: string };
+export type ListedTag = Tag & { path: string };
 
 /** What came longer ago than this may be called otherwise meanwhile, in milliseconds. */
 const TRUSTED_FOR = 15_000;
@@ -25,7 +25,8 @@ export function prepareTags(): void {
     ask(api.endpoints.tags.initiate(undefined, FRESH)).catch(() => undefined);
 }
 
-const targetOfTag = ({ id, path }: ListedTag): Target => ({
+/** What a tag shows wherever it is worn. */
+export const targetOfTag = ({ id, path, pigment }: ListedTag): Target => ({
   id,
   kind: 'tag',
   pageId: id,
@@ -33,7 +34,7 @@ const targetOfTag = ({ id, path }: ListedTag): Target => ({
   state: 'written',
   season: 'now',
   trail: [],
-  pigment: null,
+  pigment,
   day: null,
   standsIn: null,
 });

@@ -9,6 +9,7 @@ export interface LineActs {
   copyLink(blockId: string): unknown;
   lift(lines: PageLines): unknown;
   send(lines: PageLines): unknown;
+  tag(lines: PageLines): unknown;
   meet(lines: PageLines): unknown;
   excerptBeside(lines: PageLines, besideId: string): unknown;
 }

@@ -3,7 +3,8 @@ import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { Plugin, Selection } from '@tiptap/pm/state';
 import type { EditorView, NodeView } from '@tiptap/pm/view';
 import { documentNodes } from '@glossarion/core/document';
-import { LINK_STATE_WORDS } from '@glossarion/core/links';
+import { LINK_STATE_WORDS, type Target } from '@glossarion/core/links';
+import { tagAddress } from '../screen/navigation';
 import { linkWords, tagWords } from '../screen/words';
 import { store, targetOf, wantTargets } from '../state/store';
 
@@ -115,10 +116,11 @@ export function editedLink(element: HTMLElement): EditedLink | null {
 
 /** How a tag is shown: by its present name. */
 class TagView implements NodeView {
-  dom = document.createElement('span');
+  dom = document.createElement('a');
 
   constructor(private node: DocumentNode) {
     this.dom.className = 'tag';
+    this.dom.draggable = false;
     this.want();
     this.show();
   }
@@ -136,6 +138,23 @@ class TagView implements NodeView {
     if (name === null && !target && this.dom.textContent) return;
     const words = tagWords(target, name);
     if (words !== this.dom.textContent) this.dom.textContent = words;
+    this.lead(name === null && target?.state === 'written' ? target : null);
+    if (target?.state !== this.dom.dataset.state) this.dom.dataset.state = target?.state ?? '';
+  }
+
+  /** Makes it a link to the tag's own page; one that is deleted or not known yet leads nowhere. */
+  private lead(target: Target | null): void {
+    const pigment = target?.pigment ?? '';
+    if (this.dom.dataset.target === target?.id && (this.dom.dataset.pigment ?? '') === pigment) return;
+    if (target) {
+      this.dom.href = tagAddress(target.pageId);
+      this.dom.dataset.target = target.id;
+    } else {
+      this.dom.removeAttribute('href');
+      delete this.dom.dataset.target;
+    }
+    if (pigment) this.dom.dataset.pigment = pigment;
+    else delete this.dom.dataset.pigment;
   }
 
   update(node: DocumentNode): boolean {
@@ -158,6 +177,9 @@ export const TagWithView = documentNodes.tag!.extend({
     return ({ node, view }) => shownIn(view, new TagView(node));
   },
 });
+
+/** What within a line leads somewhere else. */
+const LEADING: ReadonlySet<string> = new Set(['pageLink', 'tag']);
 
 /** Opens links by click or Enter, and keeps what they show present. */
 export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBeside: boolean) => void }>({
@@ -205,7 +227,7 @@ export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBesid
           handleTextInput: (view, _from, _to, text) => {
             const { selection } = view.state;
             const node = 'node' in selection ? (selection.node as DocumentNode) : null;
-            if (node?.type.name !== 'pageLink') return false;
+            if (!node || !LEADING.has(node.type.name)) return false;
             const { tr } = view.state;
             view.dispatch(
               tr
@@ -219,8 +241,8 @@ export const LinkBehaviour = Extension.create<{ onOpen: (target: string, isBesid
             // A link that is selected as a whole, as it is when arrowed onto, opens by Enter.
             const { selection } = view.state;
             const node = 'node' in selection ? (selection.node as DocumentNode) : null;
-            if (event.key !== 'Enter' || node?.type.name !== 'pageLink') return false;
-            onOpen(String(node.attrs.target), event.shiftKey);
+            if (event.key !== 'Enter' || !node || !LEADING.has(node.type.name)) return false;
+            onOpen(String(node.attrs.target ?? node.attrs.tag), event.shiftKey);
             return true;
           },
         },

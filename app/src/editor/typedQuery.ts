@@ -86,6 +86,12 @@ export function typedQueryWatch(name: string, pattern: RegExp, takesMarkAway = f
 /** Two opening brackets and the beginning of a name. */
 export const LinkQueryWatch = typedQueryWatch('linkQuery', /(\[\[([^[\]]{0,160}))$/u);
 
+/** What begins a tag, after a space or at the beginning of a line; alone it begins a heading there. */
+export const TagQueryWatch = typedQueryWatch(
+  'tagQuery',
+  /(?:[\s(]|^(?=#[\p{L}\p{N}]))(#((?:[\p{L}\p{N}][\p{L}\p{M}\p{N}_/-]{0,60})?))$/u,
+);
+
 /** A slash at the beginning of a line or after a space, and some letters of what is to be inserted. */
 export const InsertQueryWatch = typedQueryWatch(
   'insertQuery',

@@ -6,6 +6,8 @@ import { besideOpened } from '../state/view';
 
 export const pageAddress = (pageId: string): string => `/p/${pageId}`;
 
+export const tagAddress = (id: string): string => `/tags/${id}`;
+
 /** The lasting address of anything with an id, for copying. */
 export const lastingAddress = (kind: 'p' | 'n' | 'b', id: string): string => `${window.location.origin}/${kind}/${id}`;
 
@@ -19,6 +21,7 @@ interface Openable {
 /** The address that shows what an id names. */
 export function addressOf(target: Openable): string {
   if (target.kind === 'block') return `/b/${target.id}`;
+  if (target.kind === 'tag') return tagAddress(target.pageId);
   if (target.day) return `/day/${target.day}`;
   return target.kind === 'page' ? pageAddress(target.pageId) : `/n/${target.id}`;
 }

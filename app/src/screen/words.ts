@@ -38,7 +38,7 @@ export function placeWords(target: Target): string {
 export const tagWords = (target: Target | undefined, typed: unknown): string => {
   if (typeof typed === 'string') return typed;
   if (!target) return '…';
-  return target.state === 'gone' ? 'a tag that is gone' : target.title;
+  return target.state === 'gone' ? target.title || 'a tag that is gone' : target.title;
 };
 
 /** What a link without words of its own shows of its target. */

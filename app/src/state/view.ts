@@ -33,6 +33,7 @@ export type OpenSheet =
   | { for: 'merge'; entryId: string }
   | { for: 'kindsOf'; entryId: string }
   | { for: 'log'; entryId: string }
+  | { for: 'wear'; pageIds: string[]; blockIds?: string[] }
   | { for: 'meeting'; pageId: string; blockId: string };
 
 /** What the screen is doing. */

@@ -50,7 +50,8 @@ export const describeTag: PlannedAct<DescribeTag> = {
     }
     tag = { ...tag, name };
     const after = withTag(tree, tag);
-    if (isRound(after, tagId)) throw refused('A tag can’t stand beneath itself, or be merged into what stands beneath it.');
+    if (isRound(after, tagId))
+      throw refused('A tag can’t stand beneath itself, or be merged into what stands beneath it.');
     const path = after.pathOf(tagId);
     const called = after.isGone(tagId) || tag.mergedInto !== null ? undefined : namesake(after, tagId);
     if (called) {

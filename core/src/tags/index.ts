@@ -1,3 +1,5 @@
+export * from './alike';
+export * from './fit';
 export * from './path';
 export * from './token';
 export * from './tree';

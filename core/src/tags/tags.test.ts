@@ -1,7 +1,7 @@
 import { expressionOf, Vocabulary, wantedOf } from '../find';
 import { readQueryLine } from '../find/query/read';
 import { wordsIn } from '../words';
-import { newTag, tagPath, tagToken, TagTree, writtenTag } from '.';
+import { alikeTags, newTag, tagFit, tagPath, tagToken, TagTree, writtenTag } from '.';
 
 const tag = newTag;
 const tree = new TagTree([
@@ -70,10 +70,44 @@ test('a tag that was merged is called by the one that stands for it, with all be
 });
 
 test('what stands beneath a deleted tag is deleted with it, and shows its words', () => {
-  const left = new TagTree([{ ...tag('i', 'Iron'), deletedAt: '2026-03-10' }, tag('w', 'Wrought', 'i'), tag('t', 'Tin')]);
+  const left = new TagTree([
+    { ...tag('i', 'Iron'), deletedAt: '2026-03-10' },
+    tag('w', 'Wrought', 'i'),
+    tag('t', 'Tin'),
+  ]);
   expect(left.isGone('w')).toBe(true);
   expect(left.nameOf('w')).toBe('Iron/Wrought');
   expect(left.find(['Iron'])).toBeUndefined();
   expect(left.all().map(({ id }) => id)).toEqual(['t']);
   expect(left.children(null).map(({ id }) => id)).toEqual(['t']);
+});
+
+test.each([
+  ['boat', 'boats', true],
+  ['lime-mortar', 'lime mortar', true],
+  ['gudgeon', 'gudgoen', true],
+  ['gudgeon', 'gudgon', true],
+  ['timber', 'timbre', true],
+  ['Iron', 'irons', true],
+  ['oak', 'oat', false],
+  ['2025', '2026', false],
+  ['wheel', 'wheat', false],
+  ['smith', 'smithy', true],
+])('%s and %s may be one: %s', (one, other, isOne) => {
+  const all = new TagTree([tag('a', one), tag('b', other), tag('z', 'elsewhere')]).all();
+  const pairs = alikeTags(all, (id) => (id === 'a' ? 3 : 7));
+  expect(pairs.map(({ from, into }) => [from.id, into.id])).toEqual(isOne ? [['a', 'b']] : []);
+});
+
+test('a tag beneath one of nearly its name is another thing, one elsewhere is not', () => {
+  const all = new TagTree([tag('a', 'lime'), tag('b', 'limes', 'a'), tag('c', 'limes')]).all();
+  // Each is named once as the one to go.
+  expect(alikeTags(all, () => 1).map(({ from, into }) => [from.id, into.id].sort())).toEqual([['b', 'c']]);
+});
+
+test('what begins as it was typed fits better than what holds it', () => {
+  const fits = ['timber', 'timber/sawn', 'fabric/timber', 'oak'].map((path) =>
+    tagFit({ path, name: path.split('/').at(-1)! }, '#Timb'),
+  );
+  expect(fits).toEqual([4, 3, 2, 0]);
 });

@@ -72,7 +72,7 @@ const byName = (one: Tag, other: Tag): number => (foldTag(one.name) < foldTag(ot
 /** What a tag was merged into, and that into; itself where it was not. A circle ends. */
 function standingFor(tag: Tag, rows: ReadonlyMap<string, Tag>): Tag {
   let present = tag;
-  for (const seen = new Set([tag.id]); present.mergedInto !== null; ) {
+  for (const seen = new Set([tag.id]); present.mergedInto !== null;) {
     const next = rows.get(present.mergedInto);
     if (!next || seen.has(next.id)) break;
     seen.add(next.id);
@@ -130,6 +130,11 @@ export class TagTree {
   /** The names of what a tag stands beneath, and its own last; none when there is no such tag. */
   pathOf(id: string): string[] {
     return this.known.get(id)?.path.map(({ name }) => name) ?? [];
+  }
+
+  /** The ids of what a tag stands beneath, and last of what stands for it. */
+  line(id: string): string[] {
+    return this.known.get(id)?.path.map((each) => each.id) ?? [];
   }
 
   /** A tag's name with those of what it stands beneath; null when there is no such tag. */

@@ -105,7 +105,8 @@ async function planWithRoom(
     return definition.plan(act, outline);
   } catch (error) {
     if (!(error instanceof OrderError)) throw error;
-    const parentId = 'parentId' in act && act.parentId !== undefined ? act.parentId : (outline.entry(act.id)?.parentId ?? null);
+    const parentId =
+      'parentId' in act && act.parentId !== undefined ? act.parentId : (outline.entry(act.id)?.parentId ?? null);
     await renewOrder(making, parentId);
     return definition.plan(act, outline);
   }

@@ -35,15 +35,23 @@ const fieldKey = ({ fieldValues }: BodyFacts): string => (fieldValues.length ===
 
 const isEmpty = (facts: BodyFacts): boolean => facts.wordCount === 0 && facts.firstWords === '';
 
-/** What the links of a page lead to, as it was and as it is. */
+/** What the links of a page lead to and which tags its lines wear, as it was and as it is. */
 export const linkedBetween = (before: TitledFacts, now: TitledFacts): string[] => [
-  ...new Set([...before.facts.links, ...now.facts.links].map(({ target }) => target)),
+  ...new Set([before, now].flatMap(({ facts }) => namedBy(facts))),
 ];
 
-/** All of a page that other pages' Margins show: lines with links, what stands beneath them, and what they stand beneath. */
+const namedBy = ({ links, tags }: BodyFacts): string[] => [
+  ...links.map(({ target }) => target),
+  ...tags.map(({ tag }) => tag),
+];
+
+/**
+ * All of a page that other pages' Margins and the pages of tags show: lines with links or tags, what stands beneath them,
+ * and what they stand beneath.
+ */
 function linkKey(facts: BodyFacts): string {
-  if (facts.links.length === 0) return JSON.stringify(facts.tags);
-  const shown = new Set(facts.links.map((link) => link.blockId));
+  if (facts.links.length === 0 && facts.tags.length === 0) return '';
+  const shown = new Set([...facts.links, ...facts.tags].map(({ blockId }) => blockId));
   // Those above come before those beneath, so that one way down and one way up meet all of them.
   for (const { id, parentId } of facts.blocks) if (parentId !== null && shown.has(parentId)) shown.add(id);
   const above = new Set<string>();

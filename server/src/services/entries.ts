@@ -245,6 +245,11 @@ export class EntryReader {
     return { ...NOWHERE, id, pageId: id, title };
   }
 
+  /** The ids of a tag and of what it stands beneath; undefined when it is no tag. */
+  tagLine(id: string): string[] | undefined {
+    return this.tags.get(id) && this.tags.line(id);
+  }
+
   private titleOfNamed(id: string): string {
     const entry = this.step(id);
     return entry ? entryTitle(entry) : (this.tags.nameOf(id) ?? '');

@@ -99,7 +99,8 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const facts = new FactWriter(database);
   await clearBrokenImports(database, facts);
   await bringFactsInLine(database, facts);
-  const tags = new Tags(database, facts);
+  const notices = new Notices();
+  const tags = new Tags(database, facts, (accountId) => notices.send(accountId, { what: 'tags', ids: null }));
   const kinds = new Kinds(database);
   const entries = new Entries(database, tags);
   const tray = new TrayReader(database, entries);
@@ -110,7 +111,6 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const lines = new ShownLines(database, facts);
   const documents = new Documents(database, facts, tags, new HappeningWriter(zones));
   const find = new Find(database, entries, tags, kinds, new Vocabularies(database, facts), zones);
-  const notices = new Notices();
   const pickables = new PickableNames(database, kinds);
   const script = new URL('./worker.mjs', import.meta.url);
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));

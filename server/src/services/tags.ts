@@ -38,13 +38,17 @@ export class Tags {
   constructor(
     private database: Database,
     private facts: FactWriter,
+    /** Called when tags of an account came, went, or are called otherwise. */
+    private tell?: (accountId: string) => void,
   ) {
     database.onEnd((isStored) => {
-      for (const accountId of this.changed) {
+      const changed = [...this.changed];
+      this.changed.clear();
+      for (const accountId of changed) {
         this.trees.delete(accountId);
         if (!isStored) this.names.delete(accountId);
+        else this.tell?.(accountId);
       }
-      this.changed.clear();
     });
   }
 

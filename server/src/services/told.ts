@@ -11,8 +11,8 @@ export function toldOf(entries: Entries, { accountId, pageId, changed, linked }:
     title: () => [pageId],
     // The contents of everything it stands in.
     outline: () => [...reader.line(pageId).map(({ id }) => id), pageId],
-    // The Margins of what its links lead to, and all that shows its lines.
-    links: () => [pageId, ...linked.map((id) => entries.block(viewer, id)?.pageId ?? id)],
+    // The Margins of what its links lead to, the pages of its tags, and all that shows its lines.
+    links: () => [pageId, ...linked.flatMap((id) => reader.tagLine(id) ?? entries.block(viewer, id)?.pageId ?? id)],
   };
   // Lists of tasks, and of the pages of a kind, are of all pages.
   const told = changed.map((what) => ({

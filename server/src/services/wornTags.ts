@@ -79,7 +79,8 @@ export class WornTags {
     const read = new ReadGlosses(this.lines, connection, reader, tree, shown);
     const entries = shown.map((each) => ({ gloss: read.of(each), on: each.on }));
     const firsts = [...new Map(all.map((each) => [each.row.id, each])).values()];
-    const own = new Set([tagId, ...also].flatMap((each) => tags.worn(each)));
+    // What stands beneath it is shown as that already.
+    const own = new Set([tagId, ...also].flatMap((each) => tags.beneath(each)));
     const beside = ({ id }: ReferringRow) => tagsOf.get(id)!.filter((each) => !own.has(each));
     return {
       total: all.length,
@@ -87,7 +88,10 @@ export class WornTags {
       count: wanted.length,
       entries,
       targets: reader.targets([...namedInGlosses(entries.map(({ gloss }) => gloss)), tagId, ...also]),
-      facets: { ...facetsOf(all, () => [], tags, tree, kindsOf), tags: facetsOf(firsts, beside, tags, tree, kindsOf).tags },
+      facets: {
+        ...facetsOf(all, () => [], tags, tree, kindsOf),
+        tags: facetsOf(firsts, beside, tags, tree, kindsOf).tags,
+      },
     };
   }
 
@@ -112,7 +116,8 @@ export class WornTags {
     const { manager } = this.database;
     const kin = await manager.find(KinEntity, { where: { pageId }, order: { place: 'ASC' }, take: LIKE });
     const likeness = new Map(kin.map(({ otherId, likeness: amount }) => [otherId, amount]));
-    for (const other of linkedWith(connection, pageId).slice(0, LIKE)) likeness.set(other, likeness.get(other) ?? LINKED);
+    for (const other of linkedWith(connection, pageId).slice(0, LIKE))
+      likeness.set(other, likeness.get(other) ?? LINKED);
     const reader = this.entries.reader(viewer);
     const like = reader.present(likeness.keys()).filter(({ kind }) => kind === 'page');
     const tagsOf = await this.tagsOfPages([pageId, ...like.map(({ id }) => id)]);

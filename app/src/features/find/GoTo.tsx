@@ -22,6 +22,7 @@ const SCREENS = [
   { label: 'Find', address: '/find' },
   { label: 'Review', address: '/review' },
   { label: 'Kinds', address: '/kinds' },
+  { label: 'Tags', address: '/tags' },
   { label: 'Bin', address: '/bin' },
   { label: 'Settings', address: '/settings' },
 ];

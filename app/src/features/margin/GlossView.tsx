@@ -82,7 +82,7 @@ export const GlossView = memo(function GlossView({
   return (
     <Box
       role="article"
-      look="gloss"
+      look={isWithin ? 'gloss within' : 'gloss'}
       onKeyDown={onKeyDown}
       onPointerEnter={(event) => event.pointerType === 'mouse' && setPointed(true)}
       aria-label={[words, detail, beside].filter(Boolean).join(', ')}

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { dayInText, localDay, nearDate } from '@glossarion/core/journal';
 import type { Gloss, GlossOrder, MarginFilter } from '@glossarion/core/margin';
 import { useMarginQuery, type MarginWish } from '../../state/api';
@@ -10,7 +10,7 @@ import { BESIDE, type MarginState } from './useMargin';
 import { Box } from '../../kit/Box';
 import { around } from '../../kit/later';
 import { Tap } from '../../kit/Tap';
-import { useNear } from '../../kit/useNear';
+import { NearPiece } from '../../kit/NearPiece';
 import { Heading, Said } from '../../kit/Words';
 
 const LogList = around(logPart('LogList'));
@@ -159,20 +159,15 @@ interface PieceProps {
 
 /** Some glosses, drawn while they are near what is seen; else their room is kept. */
 function Piece({ wish, beside, isFolded, root }: PieceProps) {
-  const element = useRef<HTMLDivElement>(null);
   const [isWanted, setWanted] = useState(false);
   const { currentData } = useMarginQuery(wish, { skip: !isWanted });
-  const { isNear, minHeight } = useNear(element, currentData !== undefined, wish.limit * LIKELY_HEIGHT, root);
-  useEffect(() => setWanted(isNear), [isNear]);
-
   return (
-    <Box ref={element} style={{ minHeight }}>
-      {isNear &&
-        currentData?.glosses.map((gloss) => (
-          <Box key={glossKey(gloss)} look="margin-list-gloss">
-            <GlossView gloss={gloss} isFolded={isFolded} beside={beside} />
-          </Box>
-        ))}
-    </Box>
+    <NearPiece likely={wish.limit * LIKELY_HEIGHT} root={root} onNear={setWanted}>
+      {currentData?.glosses.map((gloss) => (
+        <Box key={glossKey(gloss)} look="margin-list-gloss">
+          <GlossView gloss={gloss} isFolded={isFolded} beside={beside} />
+        </Box>
+      ))}
+    </NearPiece>
   );
 }

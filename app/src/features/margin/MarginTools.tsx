@@ -1,12 +1,11 @@
 import type { MarginFacets } from '@glossarion/core/margin';
 import { useMarginQuery } from '../../state/api';
 import type { MarginView } from '../../state/types';
-import { pigmentColour } from '../../theme/tokens';
+import { Choice, Choices, FromChoices, SHOWN_CHOICES, WhichChoices } from './FilterChoices';
 import { isFiltered } from './marginView';
 import type { MarginState } from './useMargin';
 import { Box } from '../../kit/Box';
 import { Said } from '../../kit/Words';
-import { Tap } from '../../kit/Tap';
 
 const NO_FACETS: MarginFacets = { notebooks: [], tags: [], kinds: [], aside: 0 };
 const GROUPS: { group: NonNullable<MarginView['group']>; label: string }[] = [
@@ -15,15 +14,6 @@ const GROUPS: { group: NonNullable<MarginView['group']>; label: string }[] = [
   { group: 'day', label: 'By day' },
   { group: 'log', label: 'As a log' },
 ];
-const TIMES: { since: MarginView['since']; label: string }[] = [
-  { since: null, label: 'Any time' },
-  { since: 'week', label: 'This week' },
-  { since: 'month', label: 'This month' },
-  { since: 'year', label: 'This year' },
-];
-/** More tags than these are a list to search, not to look through. */
-const SHOWN_TAGS = 8;
-
 /** What of the Margin is shown, and how. All of it is remembered for the page. */
 export function MarginTools({ margin: { pageId, view, change } }: { margin: MarginState }) {
   const { data } = useMarginQuery({ id: pageId, limit: 1, hasFacets: true });
@@ -56,23 +46,10 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
           What fits its line best
         </Choice>
       </Choices>
-      {facets.notebooks.length > 1 && (
-        <Choices label="From">
-          {facets.notebooks.map(({ id, name, pigment, count }) => (
-            <Choice
-              key={id}
-              isOn={view.notebook === id}
-              edge={pigmentColour(pigment)}
-              onPress={() => change({ notebook: view.notebook === id ? null : id })}
-            >
-              {name} <Said look="small">{count}</Said>
-            </Choice>
-          ))}
-        </Choices>
-      )}
+      <FromChoices facets={facets} view={view} change={change} />
       {facets.tags.length > 0 && (
         <Choices label="Tag">
-          {facets.tags.slice(0, SHOWN_TAGS).map(({ tag, name, count }) => (
+          {facets.tags.slice(0, SHOWN_CHOICES).map(({ tag, name, count }) => (
             <Choice
               key={tag}
               isOn={view.tag === tag}
@@ -84,26 +61,7 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
           ))}
         </Choices>
       )}
-      {facets.kinds.length > 0 && (
-        <Choices label="Kind">
-          {facets.kinds.slice(0, SHOWN_TAGS).map(({ kind, name, count }) => (
-            <Choice
-              key={kind}
-              isOn={view.kind === kind}
-              onPress={() => change({ kind: view.kind === kind ? null : kind })}
-            >
-              {name} <Said look="small">{count}</Said>
-            </Choice>
-          ))}
-        </Choices>
-      )}
-      <Choices label="Since">
-        {TIMES.map(({ since, label }) => (
-          <Choice key={label} isOn={(view.since ?? null) === since} onPress={() => change({ since })}>
-            {label}
-          </Choice>
-        ))}
-      </Choices>
+      <WhichChoices facets={facets} view={view} change={change} />
       <Choices label="And">
         {(facets.aside > 0 || view.isWithoutAside) && (
           <Choice isOn={view.isWithoutAside === true} onPress={() => change({ isWithoutAside: !view.isWithoutAside })}>
@@ -123,46 +81,5 @@ export function MarginTools({ margin: { pageId, view, change } }: { margin: Marg
         </Choice>
       </Choices>
     </Box>
-  );
-}
-
-function Choices({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <Box look="margin-choices">
-      <Said look="margin-choices-label" aria-hidden>
-        {label}
-      </Said>
-      <Box look="margin-choices-all">{children}</Box>
-    </Box>
-  );
-}
-
-interface ChoiceProps {
-  isOn: boolean;
-  onPress: () => void;
-  edge?: string;
-  isTag?: boolean;
-  children: React.ReactNode;
-}
-
-function Choice({ isOn, onPress, edge, isTag, children }: ChoiceProps) {
-  return (
-    <Tap
-      look={isTag ? 'margin-choice tag' : 'margin-choice'}
-      aria-pressed={isOn}
-      style={
-        edge
-          ? {
-              borderInlineStartStyle: 'solid',
-              borderInlineStartWidth: 3,
-              borderInlineStartColor: edge,
-              paddingInlineStart: 6,
-            }
-          : undefined
-      }
-      onPress={onPress}
-    >
-      {children}
-    </Tap>
   );
 }

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/store';
-import { chose } from '../../state/view';
+import { chose, sheetOpened } from '../../state/view';
 import { grown, useWindowWidth } from '../../theme/rem';
 import { colour, measure } from '../../theme/tokens';
 import { Action } from '../../kit/Action';
@@ -15,10 +15,14 @@ export function ChosenBar() {
   const width = useWindowWidth();
   if (!chosen) return null;
   const leave = () => void dispatch(chose(null));
+  const pageIds = chosen.filter(({ kind }) => kind === 'page').map(({ id }) => id);
+  const tag = () => dispatch(sheetOpened({ for: 'wear', pageIds }));
+  const tagging: [string, () => unknown][] = pageIds.length > 0 ? [['Tag…', tag]] : [];
   const deeds: [string, () => unknown][] = [
     ['Move to…', () => askWhereTo(chosen)],
     ['For later', () => setSeason(chosen, 'later').then(leave)],
     ['Lay aside', () => setSeason(chosen, 'aside').then(leave)],
+    ...tagging,
     ['Pin', () => pinAll(chosen).then(leave)],
     ['Delete', () => remove(chosen).then(leave)],
   ];

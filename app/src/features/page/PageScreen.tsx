@@ -24,6 +24,7 @@ import { useMargin } from '../margin/useMargin';
 import { useMarginSheet } from '../margin/useMarginSheet';
 import { around, later } from '../../kit/later';
 import { Loading } from '../../kit/Loading';
+import { followLink } from '../../screen/followLink';
 import { leaveOut, open, openTarget } from '../../screen/navigation';
 import { SavingSign } from '../../screen/SavingSign';
 import { Screen } from '../../screen/Screen';
@@ -283,9 +284,13 @@ function PageMeta({ info, tags, hasSign }: PageMetaProps) {
       {info.isDeleted && <Said look="page-state">in the bin</Said>}
       {SEASON_WORDS[info.season] && <Said look="page-state">{SEASON_WORDS[info.season]}</Said>}
       {info.names.length > 0 && <Said look="page-names">also {info.names.join(', ')}</Said>}
-      {tags.map((tag) => (
-        <TagText key={tag} tag={tag} />
-      ))}
+      {tags.length > 0 && (
+        <Said look="page-tags" onClick={followLink}>
+          {tags.map((tag) => (
+            <TagText key={tag} tag={tag} />
+          ))}
+        </Said>
+      )}
       {hasSign && (
         <Said look="page-saving">
           <SavingSign />

@@ -56,6 +56,7 @@ export function PageSheet({ pageId, title, info, content, glosses, onShowMargin,
     info?.standsIn === null && !info.isDeleted
       ? [
           { label: 'Kinds…', do: () => showSheet({ for: 'kindsOf', entryId: pageId }) },
+          { label: 'Tags…', do: () => showSheet({ for: 'wear', pageIds: [pageId] }) },
           { label: 'Log…', do: () => showSheet({ for: 'log', entryId: pageId }) },
         ]
       : [];

@@ -68,6 +68,11 @@ export async function meetFromLine({ pageId, ids }: PageLines): Promise<void> {
   if (await isAllThere()) store.dispatch(sheetOpened({ for: 'meeting', pageId, blockId: ids[0]! }));
 }
 
+/** Gives lines a tag, once the server has them as they are typed. */
+export async function tagLines({ pageId, ids }: PageLines): Promise<void> {
+  if (await isAllThere()) store.dispatch(sheetOpened({ for: 'wear', pageIds: [pageId], blockIds: ids }));
+}
+
 const SENT: Record<SendForm, string> = { move: 'moved to', copy: 'copied to', excerpt: 'excerpted to' };
 
 export async function sendTo(

@@ -3,6 +3,7 @@ import { sheetOpened } from '../../state/view';
 import { liftTo, splitTo } from '../parts/partActs';
 import { kindPart } from '../kinds/kindPart';
 import { logPart } from '../margin/log/logPart';
+import { tagPart } from '../tags/tagPart';
 import { later } from '../../kit/later';
 
 // Sheets that no first screen shows.
@@ -25,6 +26,7 @@ const JotSheet = later(async () => (await import('../tray/part')).JotSheet, true
 const KindsOfSheet = later(kindPart('KindsOfSheet'), true);
 const LogSheet = later(logPart('LogSheet'), true);
 const MeetingSheet = later(kindPart('MeetingSheet'), true);
+const WearSheet = later(tagPart('WearSheet'), true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 
@@ -75,6 +77,8 @@ export function OpenSheets() {
       return <MergeSheet entryId={sheet.entryId} onClose={onClose} />;
     case 'kindsOf':
       return <KindsOfSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'wear':
+      return <WearSheet pageIds={sheet.pageIds} blockIds={sheet.blockIds} onClose={onClose} />;
     case 'log':
       return <LogSheet pageId={sheet.entryId} onClose={onClose} />;
     case 'meeting':

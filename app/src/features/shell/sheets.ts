@@ -9,6 +9,7 @@ import { marginSheet } from '../margin/sheet';
 import { previewSheet } from '../preview/sheet';
 import { outlineSheet } from '../outline/sheet';
 import { pageSheet } from '../page/sheet';
+import { tagsSheet } from '../tags/sheet';
 import { tasksSheet } from '../tasks/sheet';
 import { traySheet } from '../tray/sheet';
 import { reviewSheet } from '../review/sheet';
@@ -33,7 +34,7 @@ const focusSheet = `
 `;
 
 /** Those of what no first screen shows, as another: asked for when some of it is shown (kit/lateSheet). */
-export const lateSheets = (): string => inRem([kindsSheet, reviewSheet, logSheet, printSheet()].join('\n'));
+export const lateSheets = (): string => inRem([kindsSheet, tagsSheet, reviewSheet, logSheet, printSheet()].join('\n'));
 
 /** All other style sheets of the product, as one: laid out when it is built (tools/buildApp), so that no script waits for it. */
 export const wholeSheet = (): string =>

@@ -1,11 +1,11 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { dayInText, periodTitle, weekdayShort } from '@glossarion/core/journal';
 import type { LogEntry, LogMonth, LogOrder } from '@glossarion/core/log';
 import type { MarginFilter } from '@glossarion/core/margin';
 import { LogDrawing } from '../../../editor';
 import { Box } from '../../../kit/Box';
 import { Tap } from '../../../kit/Tap';
-import { useNear } from '../../../kit/useNear';
+import { NearPiece } from '../../../kit/NearPiece';
 import { Line, Paragraph, Said } from '../../../kit/Words';
 import { useToday } from '../../../screen/useToday';
 import { GlossView } from '../GlossView';
@@ -113,19 +113,17 @@ interface PieceProps {
 
 /** Some entries, read and drawn while they are near what is seen. */
 function Piece({ wish, isFolded, root }: PieceProps) {
-  const element = useRef<HTMLDivElement>(null);
   const [isWanted, setWanted] = useState(false);
   const { currentData } = useLogQuery(wish, { skip: !isWanted });
-  const { isNear, minHeight } = useNear(element, currentData !== undefined, wish.limit * LIKELY_HEIGHT, root);
-  useEffect(() => setWanted(isNear), [isNear]);
   return (
-    <Box ref={element} style={{ minHeight }}>
-      {isNear && currentData ? (
-        <Entries entries={currentData.entries} isFolded={isFolded} />
-      ) : (
-        <Line look="log-unread">{wish.limit} more, which were not read when this was printed.</Line>
-      )}
-    </Box>
+    <NearPiece
+      likely={wish.limit * LIKELY_HEIGHT}
+      root={root}
+      onNear={setWanted}
+      unread={<Line look="log-unread">{wish.limit} more, which were not read when this was printed.</Line>}
+    >
+      {currentData && <Entries entries={currentData.entries} isFolded={isFolded} />}
+    </NearPiece>
   );
 }
 

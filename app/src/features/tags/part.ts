@@ -1,0 +1,3 @@
+export { TagScreen } from './TagScreen';
+export { TagsScreen } from './TagsScreen';
+export { WearSheet } from './WearSheet';
