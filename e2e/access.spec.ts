@@ -112,10 +112,15 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
       await mill.goto(origin + address);
       await look(address);
     }
+    const tagged = 'Straps. #ironwork #water/boats\n\nNails. #iron-work\n';
+    const files = [{ path: 'Smithy/Ironwork.md', text: tagged }];
+    await mill.request.post(`${origin}/api/imports`, { headers: { Origin: origin }, data: { files } });
     await mill.goto(`${origin}/tags`);
+    await expect(mill.getByRole('region', { name: 'To be tidied' })).toBeVisible();
+    await look('all tags');
     await mill
       .locator('main')
-      .getByRole('link', { name: /^ironwork/u })
+      .getByRole('link', { name: /^ironwork, /u })
       .click();
     await expect(mill.getByText(/lines? on \d+ pages?/u)).toBeVisible();
     await look('a tag');

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { into, line, openPage, saved, test, textOf } from './support/lines';
-import { expect, idOf } from './support/test';
+import { expect, idOf, isPhone } from './support/test';
 
 /** Tags hold the id of a row: what they are called is said once. */
 
@@ -137,6 +137,7 @@ test('F6 a tag has a page of its own: what wears it, what is beneath it, and wha
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(other.getByRole('textbox', { name: 'What oak stands for' })).toContainText('never imported. See Gate');
+  if (isPhone(page)) await page.getByRole('button', { name: 'By page' }).click();
   await page.getByRole('button', { name: 'The oldest first' }).click();
   await expect(worn(page)).toHaveText([/^Edda called/u, /^Sawn green/u]);
   await expect(page.locator('.tag-lines').getByRole('heading').first()).toContainText('9 Mar');

@@ -61,7 +61,7 @@ export const writingSheet = `
 .link[data-state='gone']::after { content: ' gone'; font: 14px ${face.interface}; }
 .link.ProseMirror-selectednode, .tag.ProseMirror-selectednode { outline: 2px solid var(--lapis); outline-offset: 2px; border-radius: 2px; }
 .tag { font: 500 .86em ${face.capitals}; font-feature-settings: 'c2sc', 'smcp'; text-transform: lowercase; letter-spacing: .05em; word-spacing: -.16em; color: var(--ochre); }
-.writing a.tag, .gloss a.tag, .lines a.tag, .task a.tag, .page-meta a.tag { color: inherit; text-decoration: none; } .writing a.tag[href], .gloss a.tag[href], .lines a.tag[href], .task a.tag[href], .page-meta a.tag[href] { color: var(--ochre); cursor: pointer; } a.tag[href]:hover { text-decoration: underline; } .page-meta .tag[data-state='binned'] { display: none; }
+.writing a.tag, .gloss a.tag, .lines a.tag, .task a.tag, .page-meta a.tag { color: inherit; text-decoration: none; } .writing a.tag[href], .gloss a.tag[href], .lines a.tag[href], .task a.tag[href], .page-meta a.tag[href] { color: var(--ochre); cursor: pointer; } a.tag[href]:hover { text-decoration: underline; } .page-meta .tag[data-state='binned'] { display: none; } .page-tags .tag + .tag { margin-inline-start: 12px; }
 .tag[data-state='binned'], .tag[data-state='gone'] { font: inherit; font-feature-settings: normal; text-transform: none; letter-spacing: 0; word-spacing: 0; color: inherit; }
 ${['ochre', 'verdigris', 'lapis', 'vermilion', 'plum', 'slate'].map((pigment) => `.writing a.tag[href][data-pigment='${pigment}'], a.tag[href][data-pigment='${pigment}'] { text-decoration: underline 2px var(--${pigment}); text-underline-offset: 3px; }`).join(' ')}
 .writing code { font: .82em ${face.code}; background: var(--ground); padding: 1px 4px; border-radius: 3px; }

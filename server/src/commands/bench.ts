@@ -10,6 +10,7 @@ import type { Act } from '@glossarion/core/acts';
 import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
 import { measureFinding } from '../measuring/finding';
+import { measureTags } from '../measuring/tags';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
 import { median, percentile, say, sum, time, timeAsync } from '../measuring/measure';
 import { measureLookingBack } from '../measuring/lookingBack';
@@ -135,6 +136,7 @@ for (const pages of sizes) {
   await measureBackground(measured);
   await measureManyLinks(measured);
   await measureOutline(measured);
+  await measureTags(services, viewer, measured.scale);
   if (pages === sizes[0]) {
     await measureTasks(services);
     await measureLookingBack(services);

@@ -12,6 +12,8 @@ import { Heading, Line, Said } from '../../kit/Words';
 import { open } from '../../screen/navigation';
 import { useToday } from '../../screen/useToday';
 import type { MarginView } from '../../state/types';
+import { useWindowWidth } from '../../theme/rem';
+import { measure } from '../../theme/tokens';
 import { Choice, Choices, FromChoices, WhichChoices } from '../margin/FilterChoices';
 import { GlossView } from '../margin/GlossView';
 import { isFiltered, useMarginFilter, useMarginView } from '../margin/marginView';
@@ -79,7 +81,23 @@ interface ToolsProps {
   change: (changes: MarginView) => void;
 }
 
-function Tools({ found: { facets }, view, change }: ToolsProps) {
+/** On a phone they are folded away until they are asked for, so that the lines are seen first. */
+function Tools(props: ToolsProps) {
+  const isNarrow = useWindowWidth() < measure.wide;
+  const [isOpen, setOpen] = useState(() => isFiltered(props.view));
+  if (!isNarrow) return <OpenTools {...props} />;
+  return (
+    <>
+      <Tap look="tag-fold" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)}>
+        {orderOf(props.view) === 'page' ? 'By page' : 'By day'}
+        {isFiltered(props.view) ? ', some of them' : ''}
+      </Tap>
+      {isOpen && <OpenTools {...props} />}
+    </>
+  );
+}
+
+function OpenTools({ found: { facets }, view, change }: ToolsProps) {
   const order = orderOf(view);
   return (
     <Box look="margin-tools tag-tools" role="group" aria-label="Which lines are shown">
@@ -160,7 +178,7 @@ function Piece({ wish }: { wish: TagLinesWish & { limit: number } }) {
   const { currentData } = useTagLinesQuery(wish, { skip: !isNear });
   const today = useToday();
   return (
-    <NearPiece likely={wish.limit * LIKELY_HEIGHT} onNear={setNear}>
+    <NearPiece root="#main" likely={wish.limit * LIKELY_HEIGHT} onNear={setNear}>
       {currentData?.entries.map(({ gloss, on }, index) => {
         const before = currentData.entries[index - 1];
         const isOfPage = wish.order === 'page';

@@ -108,7 +108,6 @@ function OpenTag({ tag }: { tag: NamedTag }) {
               </Tap>
             </Heading>
           )}
-          <Description tag={tag} />
           <Box look="tags-deeds">
             <Action label="Rename" onPress={() => setNaming(true)} />
             <Action label="Move beneath…" onPress={() => setAsks('move')} />
@@ -124,6 +123,7 @@ function OpenTag({ tag }: { tag: NamedTag }) {
               onPick={(pigment) => void colourTag(tag, pigment)}
             />
           </Box>
+          <Description tag={tag} />
           {beneath.length > 0 && (
             <Box role="region" aria-label="Beneath it" look="tag-beneath">
               <Said look="tags-head">beneath it</Said>

@@ -40,7 +40,12 @@ export function TagsScreen() {
           A tag is a word marked with # in a line. It is one thing wherever it is worn: called otherwise, it is so
           everywhere.
         </Paragraph>
-        {isKnown && all.length === 0 && <Empty>No line wears a tag yet. Type # and a word in any line.</Empty>}
+        {isKnown && all.length === 0 && (
+          <>
+            <Empty>No line wears a tag yet. Type # and a word in any line, and the tag stands here.</Empty>
+            <Action label="Open Today" onPress={() => open('/today')} />
+          </>
+        )}
         {areCounted && !isSought && <ToTidy all={all} linesOf={linesOf} />}
         {all.length > 0 && (
           <Field
@@ -71,7 +76,7 @@ export function TagsScreen() {
 function Piece({ tags, linesOf }: { tags: readonly NamedTag[]; linesOf: (id: string) => number }) {
   const [isNear, setNear] = useState(false);
   return (
-    <NearPiece likely={tags.length * LIKELY_HEIGHT} onNear={setNear}>
+    <NearPiece root="#main" likely={tags.length * LIKELY_HEIGHT} onNear={setNear}>
       {isNear && tags.map((tag) => <TagLine key={tag.id} tag={tag} lines={linesOf(tag.id)} />)}
     </NearPiece>
   );

@@ -47,6 +47,7 @@ export function LogBlock({ log, pageId, isNew = false, onChange }: LogProps) {
         pageId={of}
         filter={filter}
         order={order}
+        root="#main"
         emptyWords={
           since === null && fromKind === null
             ? 'What days and other pages say of it comes to stand here by itself.'
