@@ -24,7 +24,7 @@ const byHand = [
  */
 const CORE = [
   ...['accounts', 'notices', 'calendar', 'words', 'outline', 'tags', 'document', 'links', 'alsoNamed', 'journal'],
-  ...['tray', 'dates', 'kinds', 'tasks', 'meetings', 'overview', 'templates', 'languages', 'find', 'acts', 'bin'],
+  ...['tray', 'dates', 'kinds', 'tasks', 'meetings', 'overview', 'templates', 'languages', 'find', 'replace', 'acts', 'bin'],
   ...['desk', 'formats', 'kin', 'margin', 'review', 'messages', 'names', 'pickables', 'testing'],
 ].map((name) => `core/src/${name}`);
 const SERVER = [
@@ -49,8 +49,9 @@ const FEATURES = [
     'tray',
     'tasks',
     'margin',
+    'tags',
   ],
-  ...['desk', 'bin', 'keys', 'find', 'preview', 'journal', 'review', 'page', 'session', 'settings', 'shell'],
+  ...['desk', 'bin', 'keys', 'find', 'replace', 'preview', 'journal', 'review', 'page', 'session', 'settings', 'shell'],
 ];
 
 /** The folders of the app from the ground up: each knows those before it, so that no circle can come to be. */

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, into, isPhone, line, openPage, saved, test } from './support/lines';
+import { idOf } from './support/test';
 
 /** Any line in a few keystrokes: by words, slips, forms, what links show, and by what it is. */
 
@@ -171,4 +172,49 @@ test('F5 a search is saved by name, found again before anything is typed, put in
   await expect(other.getByRole('button', { name: 'Save this search' })).toBeVisible();
   await other.getByRole('button', { name: 'Undo' }).click();
   await expect(other.getByRole('button', { name: 'Saved as “What is worn”' })).toBeVisible();
+});
+
+test('F5 a search stands on a page as a live list: pages, lines or tasks, in an order and number of one’s own', async ({
+  pages,
+  context,
+}) => {
+  const page = await pages({
+    Plan: 'What is to be done.\n',
+    Gate: 'The gudgeon is worn. #iron\n\n- [ ] Grease the gudgeon\n',
+    Weir: 'A gudgeon of the [[Gate]]. #iron\n\n- [ ] Ask Callum\n',
+  });
+  await into(page, 'What is to be done');
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('/list of');
+  await page.keyboard.press('Enter');
+  const sheet = page.getByRole('dialog', { name: 'What is listed' });
+  await sheet.getByRole('combobox').fill('tag:iron');
+  await sheet.getByRole('radio', { name: 'By title' }).click();
+  await sheet.getByRole('combobox').focus();
+  await page.keyboard.press('Enter');
+  const list = page.getByRole('region', { name: /^tag:iron/u });
+  await expect(list.getByRole('listitem')).toHaveText([/^Gate/u, /^Weir/u]);
+  await expect(list).toContainText('2 pages, by title');
+
+  await list.getByRole('button', { name: 'Change' }).click();
+  await sheet.getByRole('radio', { name: 'Open tasks' }).click();
+  await page.keyboard.press('Escape');
+  await expect(list.getByRole('article')).toHaveText([/Grease the gudgeon/u, /Ask Callum/u]);
+  // Ticked where it is listed, and told by another window.
+  await list.getByRole('checkbox', { name: /Ask Callum/u }).click();
+  await expect(list.getByRole('article')).toHaveText([/Grease the gudgeon/u]);
+  await saved(page);
+  await page.reload();
+  await expect(list.getByRole('article')).toHaveText([/Grease the gudgeon/u]);
+  const weir = await context.newPage();
+  await weir.goto(new URL(`/p/${await idOf(page, 'Weir')}`, page.url()).href);
+  await into(weir, 'A gudgeon of');
+  await weir.keyboard.press('End');
+  await weir.keyboard.press('Enter');
+  await weir.keyboard.type('[] Order bronze');
+  await saved(weir);
+  await expect(list.getByRole('article')).toHaveText([/Grease the gudgeon/u, /Order bronze/u]);
+  await list.getByRole('link', { name: 'tag:iron' }).click();
+  await expect(found(page).locator('.finding-page')).toHaveCount(2);
 });

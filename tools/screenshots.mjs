@@ -49,6 +49,12 @@ const openNotebook = async (page) => {
     .click();
   await page.getByRole('treeitem').first().waitFor();
 };
+/** A tag: what is beneath it, what stands with it, and the lines that wear it. */
+const tag = async (page) => {
+  const tags = await page.evaluate(async () => (await fetch('/api/tags')).json());
+  await page.goto(`${url}/tags/${tags.find(({ path }) => path === 'timber').id}`);
+  await page.locator('.tag-lines .gloss').nth(2).waitFor();
+};
 const find = async (page) => {
   await page.goto(`${url}/find`);
   await page.getByRole('combobox', { name: 'Find' }).fill('gudgen ');
@@ -116,7 +122,7 @@ const review = async (page) => {
 
 const views = [
   ['today-phone', phone, 'light', async () => undefined],
-  ['today-wide-dark', wide, 'dark', async () => undefined],
+  ['tag-wide-dark', wide, 'dark', tag],
   ['page-wide', wide, 'light', besideLine],
   [
     'page-phone',

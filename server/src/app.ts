@@ -27,6 +27,7 @@ import { kindRoutes } from './routes/kinds';
 import { pageRoutes } from './routes/pages';
 import { reviewRoutes } from './routes/review';
 import { settingRoutes } from './routes/settings';
+import { replaceRoutes } from './routes/replace';
 import { tagRoutes } from './routes/tags';
 import { taskRoutes } from './routes/tasks';
 import { templateRoutes } from './routes/templates';
@@ -132,6 +133,7 @@ export function makeApp(services: Services): Express {
     pageRoutes,
     findRoutes,
     settingRoutes,
+    replaceRoutes,
     tagRoutes,
     taskRoutes,
     kindRoutes,

@@ -4,7 +4,7 @@
  */
 export { PageEditor, type PageEditorProps } from './PageEditor';
 export type { WritingPlace } from './writingPlace';
-export { LogDrawing, type LogProps } from './logDrawing';
+export { LiveDrawing, type FoundListProps, type LogProps } from './liveDrawing';
 export { SharedLine } from './SharedLine';
 export { TitleField } from './TitleField';
 export { JotEditor, type JotEditorHandle } from './JotEditor';

@@ -26,7 +26,7 @@ interface Answered {
 /** The questions whose answers have with them what the links in them show. */
 const WITH_TARGETS: ReadonlySet<string> = new Set([
   ...['page', 'day', 'daysBefore', 'daysAfter', 'tasks', 'brought', 'tray', 'around', 'desk'],
-  ...['margin', 'log', 'alsoNamed', 'glimpse', 'glimpseAround', 'tagLines'],
+  ...['margin', 'log', 'alsoNamed', 'glimpse', 'glimpseAround', 'tagLines', 'foundList'],
 ]);
 
 const isRequest =

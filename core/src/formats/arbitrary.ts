@@ -226,6 +226,15 @@ const solid: fc.Arbitrary<NodeJson> = fc.oneof(
       since: fc.constantFrom(null, 'week', 'month', 'year', '2026-03-09'),
     })
     .map((attrs) => ({ type: 'log', attrs })),
+  fc
+    .record({
+      line: caption,
+      name,
+      of: fc.constantFrom('pages', 'lines', 'tasks'),
+      order: fc.constantFrom('best', 'newest', 'oldest', 'title'),
+      most: fc.integer({ min: 1, max: 100 }),
+    })
+    .map((attrs) => ({ type: 'found', attrs })),
 );
 
 /** A canonical body: ids are unique, and no block is more than one step deeper than the one before. */

@@ -126,3 +126,15 @@ export interface OfferedTag {
   /** Titles of pages like it that wear the tag. */
   because: string[];
 }
+
+/** What a list of what is found shows: pages, or lines as glosses. */
+export interface FoundList {
+  /** How many there are, up to a thousand pages; of more it is not known. */
+  count: number;
+  isMore: boolean;
+  pages: Target[];
+  glosses: Gloss[];
+  targets: Target[];
+  /** What of the line was not understood, in words. */
+  remarks: string[];
+}

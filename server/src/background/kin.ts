@@ -57,7 +57,7 @@ function pageOf(connection: ViewerConnection, tree: TagTree, id: string): KinPag
     title: step.name,
     words: nodes.map(({ node }) => shownWords(JSON.parse(node) as NodeJson, titleOf)).join('\n'),
     links: linkedWith(connection, id),
-    tags: [...new Set(tags.map(({ tag }) => tag))],
+    tags: [...new Set(tags.flatMap(({ tag }) => (tree.isGone(tag) ? [] : tree.present(tag)!.id)))],
   };
 }
 

@@ -11,9 +11,8 @@ import { route } from './route';
 import { anyAct } from './shapes';
 import * as answers from './answers';
 
-/** Everything that changes the outline: making, naming, moving, laying aside, deleting, and taking any of it back. */
-export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }: Services): Router {
-  const router = Router();
+/** Does acts, tells the account's windows of them, and gives what takes them back, with what they touched. */
+export function performing({ acts, entries, noteName, forgetNames, notices, log }: Services) {
   /** What is done is done: should its targets not be read, the window asks for them by itself. */
   const targetsOf = (viewer: Viewer, ids: readonly string[]) => {
     try {
@@ -23,6 +22,20 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }
       return [];
     }
   };
+  return async (viewer: Viewer, wanted: readonly Act[]) => {
+    const { undo, touched, accepted } = await acts.perform(viewer, wanted);
+    if (touchMany(wanted)) forgetNames(viewer.accountId);
+    else for (const each of touched) noteName(viewer.accountId, each);
+    const changed = notToldYet(changedBy(wanted), touched, accepted);
+    notices.send(viewer.accountId, ...anywhere(changed));
+    return { undo, targets: targetsOf(viewer, touched) };
+  };
+}
+
+/** Everything that changes the outline: making, naming, moving, laying aside, deleting, and taking any of it back. */
+export function actRoutes(services: Services): Router {
+  const router = Router();
+  const perform = performing(services);
   route(
     router,
     {
@@ -33,15 +46,7 @@ export function actRoutes({ acts, entries, noteName, forgetNames, notices, log }
       summary: 'Does structural acts, all of them or none; answers with the acts that take them back.',
       body: Joi.object({ acts: Joi.array().items(anyAct).min(1).max(MAX_ACTS).required() }),
     },
-    async ({ viewer, body }) => {
-      const wanted = (body as { acts: Act[] }).acts;
-      const { undo, touched, accepted } = await acts.perform(viewer, wanted);
-      if (touchMany(wanted)) forgetNames(viewer.accountId);
-      else for (const each of touched) noteName(viewer.accountId, each);
-      const changed = notToldYet(changedBy(wanted), touched, accepted);
-      notices.send(viewer.accountId, ...anywhere(changed));
-      return { undo, targets: targetsOf(viewer, touched) };
-    },
+    ({ viewer, body }) => perform(viewer, (body as { acts: Act[] }).acts),
   );
   return router;
 }

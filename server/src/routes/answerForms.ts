@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { ACT_KINDS } from '@glossarion/core/acts';
 import type { ShownTask } from '@glossarion/core/tasks';
 import { LINK_STATES, type Target } from '@glossarion/core/links';
 import { ENTRY_KINDS, OUTSIDE, PIGMENTS, SEASONS, type TrailStep } from '@glossarion/core/outline';
@@ -69,3 +70,15 @@ export const targets = list(target);
 
 /** A task as it is shown elsewhere than on its page. */
 export const shownTask = all<ShownTask>({ blockId: id, page: target, node, beneath: list(node), putOffs: count });
+
+/** A shown text, cut where something in it is marked. */
+export const pieces = list(Joi.object({ text: text.required(), isMarked: yesNo.required() }));
+
+/** Acts, as they are asked for again. */
+export const someActs = list(
+  Joi.object({
+    do: Joi.string()
+      .valid(...ACT_KINDS)
+      .required(),
+  }).unknown(),
+);

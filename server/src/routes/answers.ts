@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import { ACT_KINDS } from '@glossarion/core/acts';
 import type { AlsoNamedLine, AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk, ForgottenPage } from '@glossarion/core/desk';
@@ -8,16 +7,6 @@ import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
 import { type Glimpse, type LinkableLine } from '@glossarion/core/links';
-import type { LogPiece } from '@glossarion/core/log';
-import type {
-  Gloss,
-  MarginFacets,
-  MarginPage,
-  MarginStack,
-  OfferedTag,
-  TagLines,
-  TagUses,
-} from '@glossarion/core/margin';
 import {
   JOTTING_STATES,
   ORNAMENTS,
@@ -27,7 +16,6 @@ import {
   type SeasonGroup,
 } from '@glossarion/core/outline';
 import type { Pickable } from '@glossarion/core/pickables';
-import type { Tag } from '@glossarion/core/tags';
 import type { BroughtForward, TaskCounts, TaskGroup, TaskList } from '@glossarion/core/tasks';
 import type { TemplateInfo } from '@glossarion/core/templates';
 import type { Jotting, Tray } from '@glossarion/core/tray';
@@ -56,11 +44,16 @@ import {
   targetKeys,
   target,
   targets,
+  pieces,
+  someActs,
 } from './answerForms';
 
 export { target, targets };
 export * from './kindAnswers';
+export * from './marginAnswers';
+export * from './replaceAnswers';
 export * from './reviewAnswers';
+export * from './tagAnswers';
 
 /**
  * What routes answer: of these the description of the interface is made, and tests hold each answer against them. An
@@ -76,13 +69,7 @@ export const session = Joi.object({
 });
 
 export const actsDone = Joi.object({
-  undo: list(
-    Joi.object({
-      do: Joi.string()
-        .valid(...ACT_KINDS)
-        .required(),
-    }).unknown(),
-  ).required(),
+  undo: someActs.required(),
   targets: targets.required(),
 });
 
@@ -181,64 +168,6 @@ export const desk = all<Desk>({
   targets,
 });
 
-const glossKeys: { [K in keyof Gloss]: Joi.Schema } = {
-  blockId: id,
-  field: text.allow(null),
-  heldOn: date.allow(null),
-  pageId: id,
-  pageTitle: text,
-  trail: list(step),
-  pigment: pigment.allow(null),
-  day: date.allow(null),
-  standsIn,
-  changedAt: moment,
-  targetBlockId: id.allow(null),
-  lineId: id.allow(null),
-  isMoved: yesNo,
-  above: list(Joi.object({ blockId: id.required(), words: text.required() })),
-  node,
-  children: list(node),
-  links: list(id),
-  tags: list(id),
-};
-const countedKinds = list(Joi.object({ kind: id.required(), name: text.required(), count: count.required() }));
-const facets = all<MarginFacets>({
-  notebooks: list(
-    Joi.object({
-      id: text.required(),
-      name: text.required(),
-      pigment: pigment.allow(null).required(),
-      count: count.required(),
-    }),
-  ),
-  tags: list(Joi.object({ tag: id.required(), name: text.required(), count: count.required() })),
-  kinds: countedKinds,
-  aside: count,
-});
-export const margin = all<MarginPage>({
-  total: count,
-  count,
-  stacks: list(
-    all<MarginStack>({
-      lineId: id.allow(null),
-      count,
-      pigments: list(pigment.allow(null)),
-      firstWords: text,
-    }),
-  ),
-  glosses: list(all<Gloss>(glossKeys)),
-  targets,
-  facets: facets.allow(null),
-});
-
-export const log = all<LogPiece>({
-  count,
-  months: list(Joi.object({ month: text.required(), count: count.required() })),
-  entries: list(Joi.object({ gloss: all<Gloss>(glossKeys).required(), on: date.required(), isDone: yesNo.required() })),
-  targets,
-  kinds: countedKinds,
-});
-
 export const alsoNamed = all<AlsoNamedLines>({
   count,
   lines: list(
@@ -332,7 +261,6 @@ export const around = all<AroundDay>({
   targets,
 });
 
-const pieces = list(Joi.object({ text: text.required(), isMarked: yesNo.required() }));
 export const searches = list(all<SavedSearch>({ id, name: text, line: text, orderKey: text }));
 const foundCounts = list(all<FoundCount>({ value: text, count }));
 export const counted = all<FoundCounts>({
@@ -392,27 +320,6 @@ export const importReport = all<ImportReport>({
 
 export const templates = list(all<TemplateInfo>({ id, title: text, questions: list(text) }));
 export const templateFor = Joi.object({ templateId: id.allow(null).required() });
-export const tags = list(
-  all<Tag & { path: string }>({
-    id,
-    parentId: id.allow(null),
-    name: text,
-    pigment: pigment.allow(null),
-    mergedInto: id.allow(null),
-    deletedAt: moment.allow(null),
-    path: text,
-  }),
-);
-export const tagUses = list(all<TagUses>({ tag: id, lines: count }));
-export const offeredTags = list(all<OfferedTag>({ tag: id, name: text, because: list(text) }));
-export const tagLines = all<TagLines>({
-  total: count,
-  pages: count,
-  count,
-  entries: list(Joi.object({ gloss: all<Gloss>(glossKeys).required(), on: date.required() })),
-  targets,
-  facets,
-});
 export const settings = Joi.object().unknown();
 
 /** An error, told to the person in a sentence (RFC 9457). */

@@ -1,7 +1,9 @@
 import { Router } from 'express';
 import Joi from 'joi';
+import { LISTED, LISTED_ORDERS, MOST_LISTED } from '@glossarion/core/document';
 import type { Services } from '../services';
 import type { Habits } from '../services/find';
+import type { FoundListWish } from '../services/foundLists';
 import { route } from './route';
 import * as answers from './answers';
 
@@ -14,7 +16,7 @@ const habits = {
 };
 
 /** Finding by words and by name. */
-export function findRoutes({ find, pickables, webTitles }: Services): Router {
+export function findRoutes({ find, foundLists, pickables, webTitles }: Services): Router {
   const router = Router();
 
   route(
@@ -44,6 +46,31 @@ export function findRoutes({ find, pickables, webTitles }: Services): Router {
     ({ viewer, query }) => {
       const { q, ...wish } = query as { q: string } & Habits;
       return find.counts(viewer, q, wish);
+    },
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
+      path: '/find/list',
+      answer: answers.foundList,
+      summary: 'What a query line finds as a list on a page shows it: pages, lines that fit, or open tasks.',
+      query: Joi.object({
+        q: typed,
+        of: Joi.string()
+          .valid(...LISTED)
+          .required(),
+        by: Joi.string()
+          .valid(...LISTED_ORDERS)
+          .default('best'),
+        most: Joi.number().integer().min(1).max(MOST_LISTED).default(10),
+        ...habits,
+      }),
+    },
+    ({ viewer, query }) => {
+      const { order, weekBegins, ...wish } = query as FoundListWish & Habits;
+      return foundLists.of(viewer, wish, { order, weekBegins });
     },
   );
 

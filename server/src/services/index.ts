@@ -36,6 +36,8 @@ import { Placing } from './placing';
 import { ReferringLines } from './referring';
 import { Reviews } from './review';
 import { ShownLines } from './shownLines';
+import { FoundLists } from './foundLists';
+import { Replacing } from './replacing';
 import { Settings } from './settings';
 import { Tags } from './tags';
 import { TaskLists } from './taskLists';
@@ -91,6 +93,8 @@ export interface Services {
   journal: Journal;
   find: Find;
   imports: Imports;
+  replacing: Replacing;
+  foundLists: FoundLists;
   notices: Notices;
 }
 
@@ -170,6 +174,8 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     forgetNames,
     journal: new Journal(database, entries, tasks, zones),
     find,
+    foundLists: new FoundLists(database, entries, find, kinds, lines),
+    replacing: new Replacing(database, entries, find),
     imports: new Imports(database, documents, forgetNames, facts, tags, kinds, threads),
     notices,
   };

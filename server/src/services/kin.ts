@@ -42,7 +42,7 @@ export class KinReader {
           likeness,
           words,
           links: reader.present(links).map(({ title }) => title),
-          tags: tags.flatMap((tag) => tree.nameOf(tag) ?? []),
+          tags: tags.flatMap((tag) => (tree.isGone(tag) ? [] : tree.nameOf(tag)!)),
         },
       ];
     });

@@ -353,3 +353,12 @@ test('a page is offered the tags of what it links to, and wears one by an act th
   await act(...second, ...undo);
   expect(await lines(page)).toEqual(before);
 });
+
+test('a search by a tag’s former name finds what it is now, and a deleted tag is counted nowhere', async () => {
+  const [iron, timber] = [await tagAt('Iron'), await tagAt('timber')];
+  await act({ do: 'mergeTags', id: timber, intoId: iron });
+  expect(await found('tag:timber')).toEqual(['Gate', 'Smith']);
+  await act({ do: 'describeTag', id: await tagAt('People'), isDeleted: true });
+  const { tags: counted } = (await ines.get('/find/counts?q=callum')).body as { tags: { value: string }[] };
+  expect(counted.map(({ value }) => value)).toEqual(['Iron']);
+});

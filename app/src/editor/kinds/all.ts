@@ -4,6 +4,7 @@ import { codeBlock } from './codeBlock';
 import { divider } from './divider';
 import { file } from './file';
 import { fold } from './fold';
+import { found } from './found';
 import { heading } from './heading';
 import type { KindView } from './kind';
 import { log } from './log';
@@ -34,4 +35,5 @@ export const KIND_VIEWS: readonly KindView[] = [
   card,
   overview,
   log,
+  found,
 ];

@@ -4,15 +4,15 @@ import { newId, solidBlock } from '@glossarion/core/document';
 import { logOf, type LogAttributes } from '@glossarion/core/log';
 import { Paragraph } from '../../kit/Words';
 import { awaitingChoice } from '../awaiting';
-import { LogDrawing, type LogProps } from '../logDrawing';
+import { LiveDrawing, type LogProps } from '../liveDrawing';
 import { blockProps, withReactView } from '../nodeView';
 import { putBlock } from '../put';
 import { placeProps } from '../still';
 import type { KindView } from './kind';
 
 function LogHere(props: LogProps) {
-  const Drawn = useContext(LogDrawing);
-  return Drawn ? <Drawn {...props} /> : <Paragraph look="log-named">A log stands here.</Paragraph>;
+  const drawn = useContext(LiveDrawing);
+  return drawn ? <drawn.Log {...props} /> : <Paragraph look="log-named">A log stands here.</Paragraph>;
 }
 
 function LogBlock(props: NodeViewProps) {

@@ -2,7 +2,7 @@ import { useLocalSearchParams, router } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { TextInput } from 'react-native';
 import type { Remark } from '@glossarion/core/find';
-import { readQueryLine, writeQueryLine, type Asked } from '@glossarion/core/find/query';
+import { partsOf, readQueryLine, writeQueryLine, type Asked } from '@glossarion/core/find/query';
 import { useRecentQuery } from '../../state/api';
 import { grown, useWindowWidth } from '../../theme/rem';
 import { open } from '../../screen/navigation';
@@ -13,6 +13,7 @@ import { Heading, Line, Said } from '../../kit/Words';
 import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
+import { Way } from '../../kit/Way';
 import { Completions } from './Completions';
 import { FindSentence } from './FindSentence';
 import { FoundPreview } from './FoundPreview';
@@ -94,7 +95,14 @@ export function FindScreen() {
           />
           <Completions typed={typed} asked={asked} onType={setTyped} />
           <FindSentence asked={asked} remarks={found?.remarks ?? []} counts={counts} total={total} onAsk={ask} />
-          {!isEmpty && <SaveSearch all={saved} line={typed.trim()} />}
+          {asked && (
+            <Box look="find-further">
+              <SaveSearch all={saved} line={typed.trim()} />
+              <Way look="find-save" to={replaceAddress(asked, typed)} onOpen={() => open(replaceAddress(asked, typed))}>
+                Replace…
+              </Way>
+            </Box>
+          )}
           {!isEmpty && found && <Taken typed={typed} also={found.also} remarks={found.remarks} />}
           <Line look="said" role="status">
             {isEmpty ? '' : isFetching ? 'Looking' : `${total ?? found?.findings.length ?? 0} found`}
@@ -128,6 +136,14 @@ export function FindScreen() {
       </Box>
     </Screen>
   );
+}
+
+/** Where what is looked for is replaced: its words, on the pages that the whole line finds where it says more than words. */
+function replaceAddress(asked: Asked, typed: string): string {
+  const parts = partsOf(asked);
+  const words = parts.flatMap((part) => (part.is === 'word' || part.is === 'phrase' ? part.text : []));
+  const where = parts.length > words.length ? `&where=${encodeURIComponent(typed.trim())}` : '';
+  return `/replace?find=${encodeURIComponent(words.join(' '))}${where}`;
 }
 
 interface TakenProps {

@@ -4,14 +4,15 @@ import { newId } from '@glossarion/core/document';
 import { foldWords } from '@glossarion/core/words';
 import { dayTitleWithYear } from '@glossarion/core/journal';
 import type { Target } from '@glossarion/core/links';
-import { useEntryQuery, useNamesQuery, useNotebooksQuery, useRecentQuery } from '../../state/api';
+import { useEntryQuery, useNamesQuery, useNotebooksQuery, useRecentQuery, useTagsQuery } from '../../state/api';
 import { perform } from '../../state/deeds';
 import { useDayTyped } from '../../state/typedDay';
 import { KEY_ACTS } from '../keys/keys';
 import { usePageHere } from '../outline/useNotebookHere';
 import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
-import { addressOf, open } from '../../screen/navigation';
+import { addressOf, open, tagAddress } from '../../screen/navigation';
 import { placeWords } from '../../screen/words';
+import { useSearchesQuery } from './queries';
 
 /** The screens that are no notebook, page or day. */
 const SCREENS = [
@@ -20,6 +21,7 @@ const SCREENS = [
   { label: 'Tasks', address: '/tasks' },
   { label: 'Notebooks', address: '/notebooks' },
   { label: 'Find', address: '/find' },
+  { label: 'Replace', address: '/replace' },
   { label: 'Review', address: '/review' },
   { label: 'Kinds', address: '/kinds' },
   { label: 'Tags', address: '/tags' },
@@ -44,6 +46,8 @@ export function GoTo({ onClose }: { onClose: () => void }) {
   const { currentData: named } = useNamesQuery(name, { skip: name === '' });
   const { data: recent = [] } = useRecentQuery();
   const { data: notebooks = [] } = useNotebooksQuery();
+  const { data: saved = [] } = useSearchesQuery();
+  const { data: tags = [] } = useTagsQuery();
   const pageId = usePageHere(usePathname());
   const { currentData: here } = useEntryQuery(pageId ?? '', { skip: !pageId });
 
@@ -86,8 +90,28 @@ export function GoTo({ onClose }: { onClose: () => void }) {
     detail: `an act, by the key ${key}`,
     choose: then(() => act({ entryId: pageId ?? undefined })),
   }));
+  const searches: Choice[] = fitting(
+    saved.map((each) => ({ ...each, label: each.name })),
+    name,
+  ).map(({ id, label, line }) => ({
+    key: id,
+    words: label,
+    detail: 'a saved search',
+    choose: then(() => open(`/find?q=${encodeURIComponent(line)}`)),
+  }));
+  const tagged: Choice[] = fitting(
+    tags.map((each) => ({ ...each, label: each.path.replaceAll('/', ' / ') })),
+    name.replace(/^#/u, ''),
+  )
+    .slice(0, 5)
+    .map(({ id, label }) => ({
+      key: id,
+      words: label,
+      detail: 'a tag',
+      choose: then(() => open(tagAddress(id))),
+    }));
   const found = name === '' ? recent : (named ?? []);
-  const choices = [...days, ...found.slice(0, 9).map(goTo), ...places, ...acts];
+  const choices = [...days, ...found.slice(0, 9).map(goTo), ...searches, ...tagged, ...places, ...acts];
   const isThere = found.some((target) => foldWords(target.title) === foldWords(name));
   if (name !== '' && named && !isThere && parent) {
     choices.push({

@@ -1,5 +1,7 @@
 import type { Found, FoundCounts, SavedSearch } from '@glossarion/core/find';
+import type { Listed, ListedOrder } from '@glossarion/core/document';
 import type { Glimpse } from '@glossarion/core/links';
+import type { FoundList } from '@glossarion/core/margin';
 import { api } from '../../state/api';
 import { isMonthFirst, weekBegins } from '../../state/typedDay';
 
@@ -7,6 +9,13 @@ const asked = (typed: string) => {
   const order = isMonthFirst() ? 'month first' : 'day first';
   return `q=${encodeURIComponent(typed)}&order=${encodeURIComponent(order)}&weekBegins=${weekBegins()}`;
 };
+
+export interface FoundListWish {
+  line: string;
+  of: Listed;
+  by: ListedOrder;
+  most: number;
+}
 
 /** What is asked to find: entered in the table of questions once somebody does. */
 const findQueries = api.injectEndpoints({
@@ -21,6 +30,11 @@ const findQueries = api.injectEndpoints({
       keepUnusedDataFor: 5,
       providesTags: ['Found'],
     }),
+    foundList: build.query<FoundList, FoundListWish>({
+      query: ({ line, of, by, most }) => `/find/list?${asked(line)}&of=${of}&by=${by}&most=${most}`,
+      keepUnusedDataFor: 5,
+      providesTags: ['Found', 'Tasks'],
+    }),
     searches: build.query<SavedSearch[], void>({ query: () => '/searches', providesTags: ['Searches'] }),
     glimpseAround: build.query<Glimpse, string>({
       query: (id) => `/glimpses/${id}?around=true`,
@@ -30,4 +44,5 @@ const findQueries = api.injectEndpoints({
   }),
 });
 
-export const { useFoundQuery, useFoundCountsQuery, useGlimpseAroundQuery, useSearchesQuery } = findQueries;
+export const { useFoundQuery, useFoundCountsQuery, useGlimpseAroundQuery, useSearchesQuery, useFoundListQuery } =
+  findQueries;

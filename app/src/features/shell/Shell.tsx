@@ -11,7 +11,8 @@ import { ChosenBar } from '../outline/ChosenBar';
 import { ContentsDrawer } from '../outline/ContentsDrawer';
 import { ContentsPanel } from '../outline/ContentsPanel';
 import { logPart } from '../margin/log/logPart';
-import { LogDrawing } from '../../editor';
+import { LiveDrawing } from '../../editor';
+import { foundListPart } from '../find/list/foundListPart';
 import { Action } from '../../kit/Action';
 import { Afterwards } from '../../kit/Afterwards';
 import { Box } from '../../kit/Box';
@@ -28,7 +29,8 @@ import { SavingSign } from '../../screen/SavingSign';
 
 const TasksDue = around(async () => (await import('../tasks/TasksDue')).TasksDue);
 const Waiting = around(async () => (await import('../tray/part')).Waiting);
-const LogBlock = around(logPart('LogBlock'));
+/** What draws live lists, wherever a text is shown. */
+const LIVE = { Log: around(logPart('LogBlock')), FoundList: around(foundListPart('FoundListBlock')) };
 const Pile = around(async () => (await import('../outline/outlineParts')).Pile);
 
 interface Place {
@@ -80,7 +82,7 @@ export function Shell({ children }: { children: ReactNode }) {
       {isWide && !isTextOnly && <Rail />}
       <ContentsPanel />
       <View style={{ flex: 1, minWidth: 0 }}>
-        <LogDrawing.Provider value={LogBlock}>{children}</LogDrawing.Provider>
+        <LiveDrawing.Provider value={LIVE}>{children}</LiveDrawing.Provider>
       </View>
       {!isWide && <Bar />}
       {isTextOnly && (

@@ -5,6 +5,7 @@ import { divider } from './divider';
 import { file } from './file';
 import { fold } from './fold';
 import { heading } from './heading';
+import { found } from './found';
 import type { SolidKind, TextKind } from './kind';
 import { log } from './log';
 import { note } from './note';
@@ -20,4 +21,4 @@ import { todo } from './todo';
 export const TEXT_KINDS: readonly TextKind[] = [paragraph, heading, bulleted, numbered, todo, quote, note, fold];
 
 /** Every other kind of block. */
-export const SOLID_KINDS: readonly SolidKind[] = [divider, overview, log, picture, file, card, codeBlock, table];
+export const SOLID_KINDS: readonly SolidKind[] = [divider, overview, log, found, picture, file, card, codeBlock, table];

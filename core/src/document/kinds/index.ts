@@ -11,6 +11,15 @@ export {
   type OverviewSubject,
 } from './overview';
 export { levelOf, toldLevels } from './heading';
+export {
+  foundListOf,
+  LISTED,
+  LISTED_ORDERS,
+  MOST_LISTED,
+  type FoundListAttributes,
+  type Listed,
+  type ListedOrder,
+} from './found';
 export { LOG_ORDERS, LOG_SPANS, logOf, type LogAttributes, type LogOrder, type LogSpan } from './log';
 export type * from './kind';
 export { element, htmlText, orNone } from './kind';

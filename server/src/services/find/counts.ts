@@ -54,7 +54,7 @@ export async function countsOf(
   );
   const tagRows = await manager.findBy(TagUseEntity, where);
   once(
-    tagRows.map(({ documentId, tag }) => ({ documentId, names: [tags.nameOf(tag) ?? ''] })),
+    tagRows.map(({ documentId, tag }) => ({ documentId, names: tags.isGone(tag) ? [] : [tags.nameOf(tag)!] })),
     withTags,
   );
   return {

@@ -23,6 +23,7 @@ import type { Zones } from '../zones';
 import { countsOf } from './counts';
 import type { FilterContext } from './filters';
 import { knownWords } from './known';
+import { fittingLines } from './lines';
 import { Names } from './names';
 import { changedLast, rowsOf, search, targetsOf, type Query } from './search';
 import { alsoIn, shown } from './shown';
@@ -37,6 +38,14 @@ const FEW = 6;
 const COUNTED = 1_000;
 /** How days in words are read where nobody has said it otherwise. */
 const HABITS: Habits = { order: 'day first', weekBegins: 1 };
+
+/** Pages that a query line finds. */
+export interface Listed {
+  found: { target: Target; changedAt: string; lines: () => string[] }[];
+  remarks: string[];
+  /** Whether there are more than were looked at. */
+  isMore: boolean;
+}
 
 /** How somebody reads and writes days. */
 export type Habits = Pick<Reading, 'order' | 'weekBegins'>;
@@ -115,6 +124,38 @@ export class Find {
       this.tags.tree(connection),
       await this.kinds.tree(viewer),
     );
+  }
+
+  /**
+   * The pages that a query line finds, those that fit best first or those changed last, with their lines that fit.
+   *
+   * @param limit how many are looked at
+   */
+  async listed(
+    viewer: Viewer,
+    typed: string,
+    { by, limit }: { by: 'ranked' | 'newest'; limit: number },
+    habits = HABITS,
+  ): Promise<Listed> {
+    const understood = await this.understood(viewer, typed, habits);
+    const connection = this.database.reading(viewer);
+    const query = understood && queryOf(understood, await this.known(viewer, connection), 'all');
+    if (!query) return { found: [], remarks: [], isMore: false };
+    const reader = this.entries.reader(viewer);
+    const rows = rowsOf(connection, query, by, limit + 1);
+    const targets = targetsOf(reader, query, rows.slice(0, limit));
+    const changedAt = new Map(rows.map((row) => [row.id, row.changedAt]));
+    const words = wantedWords(query.wanted);
+    const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
+    return {
+      found: targets.map((target) => ({
+        target,
+        changedAt: changedAt.get(target.id)!,
+        lines: () => fittingLines(connection, target.id, words, tokens).lines.map(({ id }) => id),
+      })),
+      remarks: query.remarks.map((remark) => remark.words),
+      isMore: rows.length > limit,
+    };
   }
 
   /** The ids of all that a query line finds in the bin or out of it, best first. */

@@ -51,6 +51,10 @@ export const ROUTE_CELLS: Record<string, readonly number[]> = {
   'get /files/:id': [404, 404, 404, 404, 404],
   'get /files/:id/:name': [404, 404, 404, 404, 404],
   'get /find': [200, 200, 200, 200, 200, 200],
+  'post /replace/preview': [200, 200],
+  // A line that is not as it is said to be is left.
+  'post /replace': OWN,
+  'get /find/list': [200, 200, 200],
   'get /find/counts': [200, 200, 200],
   'get /names': [200, 200, 200],
   'get /pickables': [200],

@@ -14,6 +14,8 @@ export const withEach =
   ({ ids, own }) =>
     [...ids, own.page].map((id) => ({ address: address.replace(':id', id), ...(body && { body }) }));
 
+const REPLACED = { by: 'mine', isExpression: false, isCase: false, isWhole: false };
+
 export const rows: Record<string, Row> = {
   // Open to everybody; what they tell of accounts is tried in access.test.ts.
   'post /accounts': plain(),
@@ -69,6 +71,18 @@ export const rows: Record<string, Row> = {
     `/find?q=tag:${SECRET}`,
     `/find?q=in:${SECRET}`,
     '/find?q=has:tasks',
+  ),
+  'post /replace/preview': ({ word }) =>
+    [word, SECRET].map((find) => ({ address: '/replace/preview', body: { ...REPLACED, find, searched: '' } })),
+  'post /replace': ({ ids, block }) =>
+    ids.map((pageId) => ({
+      address: '/replace',
+      body: { ...REPLACED, find: 'a', chosen: [{ pageId, blockId: block, state: 'ab' }] },
+    })),
+  'get /find/list': plain(
+    `/find/list?of=lines&q=${SECRET}`,
+    '/find/list?of=tasks&q=race',
+    '/find/list?of=pages&q=has:tasks',
   ),
   'get /find/counts': plain(`/find/counts?q=${SECRET}`, '/find/counts?q=race', '/find/counts?q=has:tasks'),
   'get /names': plain(`/names?q=${SECRET}`, '/names?q=Own', '/names?q=Mill'),

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { dayInText, periodTitle, weekdayShort } from '@glossarion/core/journal';
 import type { LogEntry, LogMonth, LogOrder } from '@glossarion/core/log';
 import type { MarginFilter } from '@glossarion/core/margin';
-import { LogDrawing } from '../../../editor';
+import { LiveDrawing } from '../../../editor';
 import { Box } from '../../../kit/Box';
 import { Tap } from '../../../kit/Tap';
 import { NearPiece } from '../../../kit/NearPiece';
@@ -47,7 +47,7 @@ export function LogList({ pageId, filter, order, isFolded = false, emptyWords, r
   let from = 0;
   return (
     // What a line of it holds is none of its business: a log there is only named.
-    <LogDrawing.Provider value={null}>
+    <LiveDrawing.Provider value={null}>
       <Box look="log">
         {shown.months.map((month) => {
           const begins = from;
@@ -66,7 +66,7 @@ export function LogList({ pageId, filter, order, isFolded = false, emptyWords, r
           );
         })}
       </Box>
-    </LogDrawing.Provider>
+    </LiveDrawing.Provider>
   );
 }
 

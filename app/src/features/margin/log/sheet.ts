@@ -16,5 +16,8 @@ export const logSheet = `
 .writing .log .box { position: relative; inset: auto; width: 15px; height: 15px; border: 1.5px solid var(--soft); } .writing .log .box[data-state=done], .writing .log .box[data-state=begun] { border-color: var(--verdigris); } .writing .log .box[data-state=done] { background: var(--verdigris); }
 .writing .log .box::before { content: none; } .writing .log .box[aria-checked]::after { inset: -15px -8px; width: auto; height: auto; border: 0; transform: none; }
 .log-unread { display: none; }
+.found-list { padding-top: 4px; } .found-list .gloss { margin: 8px 0; } .found-list-name { color: var(--ink); text-decoration: none; font: inherit; } .found-list-name:hover { text-decoration: underline; }
+.found-list-page { display: flex; flex-wrap: wrap; align-items: baseline; column-gap: 12px; border-inline-start: 3px solid; padding: 2px 0 2px 10px; margin: 6px 0; font: 18px/24px ${face.writing}; overflow-wrap: anywhere; } .found-list-where { font: 15px/20px ${face.interface}; color: var(--soft); } .found-list-more { display: inline-block; padding: 6px 0; font: 500 15px/20px ${face.interface}; color: var(--lapis); }
+@media (hover: none) { .found-list-page > a, .found-list-more, .found-list-name { display: inline-flex; align-items: center; min-height: 44px; } }
 @media print { .log-unread { display: block; font: italic 15px/20px ${face.writing}; } .log-here .overview-change, .log .gloss-tools { display: none; } .log-entry { break-inside: avoid; } .log-month > button { break-after: avoid; } }
 `;

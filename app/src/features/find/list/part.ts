@@ -1,0 +1,1 @@
+export { FoundListBlock } from './FoundListBlock';

@@ -1,0 +1,1 @@
+export { ReplaceScreen } from './ReplaceScreen';

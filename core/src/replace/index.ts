@@ -1,0 +1,3 @@
+export * from './matcher';
+export * from './replaced';
+export * from './types';
