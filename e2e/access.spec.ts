@@ -105,6 +105,7 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
       '/settings',
       '/kinds',
       '/tags',
+      '/replace?find=gate',
       '/review/2026',
       '/day/2026-03-09',
       '/nowhere',

@@ -11,6 +11,7 @@ const PLACES = [
   '/notebooks',
   '/kinds',
   '/tags',
+  '/replace?find=gate',
   '/review/2026-03',
   '/find?q=gate',
   '/settings',

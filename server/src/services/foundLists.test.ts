@@ -47,6 +47,8 @@ test('F5 lines that fit stand with what is beneath them, and open tasks of the p
     'The gudgeon is worn. iron',
     'A gudgeon and a Gate. iron',
   ]);
+  const one = await list('q=gudgeon%20in:Mill&of=lines&by=title&most=1');
+  expect([words(one), one.isMore]).toEqual([['The gudgeon is worn. iron'], true]);
   const tasks = await list('q=tag:iron&of=tasks&by=title');
   expect(words(tasks)).toEqual(['Grease it / with tallow', 'Ask Callum']);
   expect(tasks.count).toBe(2);

@@ -83,7 +83,15 @@ export class FoundLists {
     });
     const read = new ReadGlosses(this.lines, connection, reader, await this.kinds.tree(viewer), shown);
     const glosses = shown.map((each) => read.of(each));
-    return { ...list, count: lines.length, glosses, targets: reader.targets(namedInGlosses(glosses)) };
+    // Lines are read for no more pages than are shown: how many there are in all is not known.
+    const isUnread = of === 'lines' && lines.length > most;
+    return {
+      ...list,
+      isMore: isMore || isUnread,
+      count: lines.length,
+      glosses,
+      targets: reader.targets(namedInGlosses(glosses)),
+    };
   }
 
   /** The open tasks of pages, in the order of the pages. */

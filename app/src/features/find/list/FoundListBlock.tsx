@@ -30,7 +30,9 @@ export function FoundListBlock({ list, isNew = false, onChange }: FoundListProps
   const { data, currentData, isError } = useFoundListQuery({ line, of, by: order, most }, { skip: line.trim() === '' });
   const found = line.trim() === '' ? undefined : (currentData ?? data);
   const address = `/find?q=${encodeURIComponent(line)}`;
-  const total = found && `${count(found.count, ONE_OF[of])}${found.isMore ? ' or more' : ''}`;
+  const total =
+    found &&
+    (found.isMore ? `more than ${count(Math.min(found.count, most), ONE_OF[of])}` : count(found.count, ONE_OF[of]));
   return (
     <Box role="region" look="log-here" aria-labelledby={headId}>
       <Box look="overview-head">
@@ -81,7 +83,7 @@ export function FoundListBlock({ list, isNew = false, onChange }: FoundListProps
           </Box>
           {found.count > most && (
             <Way look="found-list-more" to={address} onOpen={() => open(address)}>
-              {`${found.count - most} more`}
+              {found.isMore ? 'More in Find' : `${found.count - most} more`}
             </Way>
           )}
         </LiveDrawing.Provider>
