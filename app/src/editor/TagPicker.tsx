@@ -13,6 +13,9 @@ import type { TypedQuery } from './typedQuery';
 /** The most tags that are offered at once. */
 const OFFERED = 7;
 
+/** What only holds the letters somewhere is not meant: Enter would take it for a tag that is new. */
+const BEGINS = 2;
+
 interface TagPickerProps {
   handle: Ref<PickerHandle>;
   editor: Editor;
@@ -34,7 +37,7 @@ export function TagPicker({ handle, editor, query, pageId }: TagPickerProps) {
   const lines = useMemo(() => new Map(uses?.map((each) => [each.tag, each.lines])), [uses]);
   const nearness = useMemo(() => new Map(near?.map(({ tag }, index) => [tag, near.length - index])), [near]);
   const choices = tags
-    .filter((tag) => tagFit(tag, query.typed) > 0)
+    .filter((tag) => tagFit(tag, query.typed) >= BEGINS)
     .map((tag) => ({
       tag,
       rank: [tagFit(tag, query.typed), Number(worn.has(tag.id)), nearness.get(tag.id) ?? 0, lines.get(tag.id) ?? 0],
