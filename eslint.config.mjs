@@ -24,7 +24,20 @@ const byHand = [
  */
 const CORE = [
   ...['accounts', 'notices', 'calendar', 'words', 'outline', 'tags', 'document', 'links', 'alsoNamed', 'journal'],
-  ...['tray', 'dates', 'kinds', 'tasks', 'meetings', 'overview', 'templates', 'languages', 'find', 'replace', 'acts', 'bin'],
+  ...[
+    'tray',
+    'dates',
+    'kinds',
+    'tasks',
+    'meetings',
+    'overview',
+    'templates',
+    'languages',
+    'find',
+    'replace',
+    'acts',
+    'bin',
+  ],
   ...['desk', 'formats', 'kin', 'margin', 'review', 'messages', 'names', 'pickables', 'testing'],
 ].map((name) => `core/src/${name}`);
 const SERVER = [
