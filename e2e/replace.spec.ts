@@ -23,6 +23,13 @@ test('F9 words are replaced on many pages: seen before, some left out, told to o
   await page.getByRole('textbox', { name: 'In their place' }).fill('pintle');
   const button = page.getByRole('button', { name: /^Replace in/u });
   await expect(button).toHaveText('Replace in 4 lines on 3 pages');
+  // What is compared otherwise has to be shown before it is done.
+  await page.getByRole('button', { name: 'Capitals as typed' }).click();
+  await expect(page.getByRole('button', { name: /^Replace/u })).toBeDisabled({ timeout: 300 });
+  await expect(button).toBeEnabled();
+  await page.getByRole('button', { name: 'Capitals as typed' }).click();
+  await expect(page.getByRole('button', { name: /^Replace/u })).toBeDisabled();
+  await expect(button).toBeEnabled();
   await page.getByRole('checkbox', { name: /^Callum forges/u }).click();
   await expect(button).toHaveText('Replace in 3 lines on 2 pages');
   // A line that is written on meanwhile is shown as it is now.

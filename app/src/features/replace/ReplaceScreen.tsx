@@ -40,14 +40,13 @@ export function ReplaceScreen() {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [replace, { isLoading }] = useReplaceMutation();
   const dispatch = useAppDispatch();
-  const asked = useSettled(
-    useMemo(() => ({ ...wish, searched: searched.trim() }), [wish, searched]),
-    ASKED_AFTER,
-  );
+  const wanted = useMemo(() => ({ ...wish, searched: searched.trim() }), [wish, searched]);
+  const asked = useSettled(wanted, ASKED_AFTER);
   const isAsked = asked.find !== '';
   const { data, isFetching, isError } = useReplacePreviewQuery(asked, { skip: !isAsked });
   const { pages, isMore, trouble } = isAsked && data ? data : NOTHING;
-  const isSettled = asked.find === wish.find && asked.by === wish.by && !isFetching;
+  // What was just chosen otherwise is done only once its lines are shown.
+  const isSettled = asked === wanted && !isFetching;
   const chosen = useMemo(
     () =>
       pages.flatMap(({ page, lines }) =>
