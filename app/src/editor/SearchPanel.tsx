@@ -2,11 +2,14 @@ import type { Editor } from '@tiptap/core';
 import type { EditorState, Transaction } from '@tiptap/pm/state';
 import { SearchQuery } from 'prosemirror-search';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { wordsIn } from '@glossarion/core/words';
+import { useSoughtWordsQuery } from '../state/soughtWords';
 import { useAppDispatch } from '../state/store';
 import { searchOpened } from '../state/view';
 import { chooseNone } from './chosen';
 import { Dock } from './Dock';
-import { askForMatch, lookFor, matchCount, replaceAllMatches, replaceMatch } from './pageSearch';
+import { askForMatch, lookFor, pageMatches, replaceAllMatches, replaceMatch } from './pageSearch';
+import { matchesOfWords, typedAlone } from './pageWords';
 
 interface Wish {
   search: string;
@@ -25,6 +28,29 @@ const CHOICES = [
   { name: 'regexp', label: 'Regular expression' },
 ] as const;
 
+/** How many words that were taken for what was typed are said. */
+const SAID = 4;
+
+/** What is found on a page: how often as it was typed, and the words that were taken for it. */
+interface Count {
+  typed: number;
+  others: readonly string[];
+}
+
+function countIn(state: EditorState): Count {
+  const matches = pageMatches(state);
+  const others = matches.filter(({ isOther }) => isOther);
+  const written = others.map(({ from, to }) => state.doc.textBetween(from, to, ' ').toLowerCase());
+  return { typed: matches.length - others.length, others: written };
+}
+
+function saidOf({ typed, others }: Count): string {
+  const count = typed + others.length;
+  if (count === 0) return 'Not on this page.';
+  const also = [...new Set(others)].filter((each) => each !== '').slice(0, SAID);
+  return `${count} found${also.length > 0 ? `, also: ${also.join(', ')}` : ''}`;
+}
+
 /** Finds and replaces on the page. */
 export function SearchPanel({ editor }: { editor: Editor }) {
   const dispatch = useAppDispatch();
@@ -35,10 +61,17 @@ export function SearchPanel({ editor }: { editor: Editor }) {
     wholeWord: false,
     regexp: false,
   });
-  const [count, setCount] = useState(0);
+  const [count, setCount] = useState<Count>({ typed: 0, others: [] });
   const [said, setSaid] = useState('');
   const field = useRef<HTMLInputElement>(null);
   const query = useMemo(() => new SearchQuery(wish), [wish]);
+  // Who says how exactly it is to be compared means these letters alone.
+  const isByWords = wordsIn(wish.search).length > 0 && !CHOICES.some(({ name }) => wish[name]);
+  const { currentData: sought } = useSoughtWordsQuery(wish.search, { skip: !isByWords });
+  const others = useMemo(() => {
+    const words = sought ?? typedAlone(wish.search);
+    return isByWords ? (state: EditorState) => matchesOfWords(state, words) : null;
+  }, [isByWords, sought, wish.search]);
 
   useEffect(() => {
     // Lines that are chosen would keep their bar, and the keys.
@@ -46,13 +79,13 @@ export function SearchPanel({ editor }: { editor: Editor }) {
     field.current?.focus();
   }, [editor]);
   useEffect(() => {
-    editor.view.dispatch(lookFor(editor.state, query));
-    const read = () => setCount(matchCount(editor.state));
+    editor.view.dispatch(lookFor(editor.state, query, others));
+    const read = () => setCount(countIn(editor.state));
     read();
-    setSaid('');
     editor.on('update', read);
     return () => void editor.off('update', read);
-  }, [editor, query]);
+  }, [editor, query, others]);
+  useEffect(() => setSaid(''), [query]);
   useEffect(
     () => () => {
       if (!editor.isDestroyed) editor.view.dispatch(lookFor(editor.state, null));
@@ -80,13 +113,7 @@ export function SearchPanel({ editor }: { editor: Editor }) {
   };
   const close = () => void dispatch(searchOpened(false));
   const isOdd = wish.search !== '' && !query.valid;
-  const found = isOdd
-    ? 'That is no regular expression.'
-    : wish.search === ''
-      ? ''
-      : count === 0
-        ? 'Not on this page.'
-        : `${count} found`;
+  const found = isOdd ? 'That is no regular expression.' : wish.search === '' ? '' : saidOf(count);
 
   return (
     <Dock label="Finding">
@@ -140,7 +167,7 @@ export function SearchPanel({ editor }: { editor: Editor }) {
           <button
             type="button"
             onClick={() => {
-              const before = count;
+              const before = count.typed;
               const transaction = replaceAllMatches(editor.state);
               if (transaction) editor.view.dispatch(transaction);
               setSaid(before === 1 ? '1 was replaced.' : `${before} were replaced.`);

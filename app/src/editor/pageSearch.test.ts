@@ -1,7 +1,7 @@
 import { EditorState } from '@tiptap/pm/state';
 import { block, schema, type NodeJson } from '@glossarion/core/document';
 import { SearchQuery } from 'prosemirror-search';
-import { askForMatch, lookFor, matchCount, pageSearch, replaceAllMatches, replaceMatch } from './pageSearch';
+import { askForMatch, lookFor, pageMatches, pageSearch, replaceAllMatches, replaceMatch } from './pageSearch';
 
 const stateOf = (...lines: string[]): EditorState =>
   EditorState.create({
@@ -19,7 +19,7 @@ const selected = ({ doc, selection: { from, to } }: EditorState): string =>
 
 test('X12 what Next finds is what Replace replaces, one after the other and around', () => {
   let state = looking(stateOf('gate and gate', 'a gate'), 'gate', 'sluice gate', {});
-  expect(matchCount(state)).toBe(3);
+  expect(pageMatches(state)).toHaveLength(3);
   state = state.apply(askForMatch(state, 1)!);
   state = state.apply(askForMatch(state, 1)!);
   state = state.apply(replaceMatch(state)!);
@@ -52,7 +52,7 @@ test('X12 the beginnings and the ends of lines, and places between letters, are 
 
 test('X12 an end of a line is none because the cursor stands there', () => {
   let state = looking(stateOf('one two', 'three'), '\\w+$', 'x');
-  expect(matchCount(state)).toBe(2);
+  expect(pageMatches(state)).toHaveLength(2);
   for (const found of ['0:two', '1:three', '0:two']) {
     state = state.apply(askForMatch(state, 1)!);
     expect(selected(state)).toBe(found);

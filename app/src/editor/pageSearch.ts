@@ -3,13 +3,22 @@ import { Plugin, PluginKey, TextSelection, type EditorState, type Transaction } 
 import { Decoration, DecorationSet } from '@tiptap/pm/view';
 import { SearchQuery, type SearchResult } from 'prosemirror-search';
 
+/** Something on the page that fits: as it was typed, or as a word that stands for what was. */
+export interface PageMatch extends SearchResult {
+  isOther?: boolean;
+}
+
+/** What stands for the words that are looked for, and is shown among them (pageWords.ts). */
+export type OtherMatches = (state: EditorState) => readonly PageMatch[];
+
 /**
  * What is looked for on the page: every match, and the one that was asked for last. A match may be empty (`^`, `$`); it
  * stands between two letters then.
  */
 interface PageSearchState {
   query: SearchQuery;
-  matches: readonly SearchResult[];
+  others: OtherMatches | null;
+  matches: readonly PageMatch[];
   /** The index of the match that was asked for; null until one was. */
   at: number | null;
   shown: DecorationSet;
@@ -18,6 +27,7 @@ interface PageSearchState {
 /** What a transaction says of the search. */
 interface SearchChange {
   query?: SearchQuery;
+  others?: OtherMatches | null;
   at?: number | null;
   /** The first match from this place on is asked for, once the text is changed. */
   from?: number;
@@ -40,11 +50,22 @@ export function matchesOf(state: EditorState, query: SearchQuery): SearchResult[
   return matches;
 }
 
-function show(state: EditorState, matches: readonly SearchResult[], at: number | null): DecorationSet {
+/** All that fits, in order; what stands for a word and was typed so is there once. */
+function allMatches(state: EditorState, query: SearchQuery, others: OtherMatches | null): PageMatch[] {
+  const typed = matchesOf(state, query);
+  let at = 0;
+  const beside = (others?.(state) ?? []).filter((other) => {
+    while (at < typed.length && typed[at]!.to <= other.from) at += 1;
+    return at >= typed.length || typed[at]!.from >= other.to;
+  });
+  return beside.length === 0 ? typed : [...typed, ...beside].sort((one, other) => one.from - other.from);
+}
+
+function show(state: EditorState, matches: readonly PageMatch[], at: number | null): DecorationSet {
   return DecorationSet.create(
     state.doc,
-    matches.map(({ from, to }, index) => {
-      const look = index === at ? 'search-match active' : 'search-match';
+    matches.map(({ from, to, isOther }, index) => {
+      const look = `search-match${isOther ? ' other' : ''}${index === at ? ' active' : ''}`;
       return from < to ? Decoration.inline(from, to, { class: look }) : Decoration.widget(from, () => spot(look));
     }),
   );
@@ -56,7 +77,7 @@ function spot(look: string): HTMLElement {
   return element;
 }
 
-const firstFrom = (matches: readonly SearchResult[], position: number): number | null => {
+const firstFrom = (matches: readonly PageMatch[], position: number): number | null => {
   const index = matches.findIndex(({ from }) => from >= position);
   return index >= 0 ? index : matches.length > 0 ? 0 : null;
 };
@@ -65,9 +86,10 @@ function nextState(before: PageSearchState, transaction: Transaction, state: Edi
   const change = transaction.getMeta(key) as SearchChange | undefined;
   if (!change && !transaction.docChanged) return before;
   const query = change?.query ?? before.query;
-  if (!query.valid) return { query, matches: [], at: null, shown: DecorationSet.empty };
+  const others = change?.others === undefined ? before.others : change.others;
+  if (!query.valid) return { query, others, matches: [], at: null, shown: DecorationSet.empty };
   const isSame = !transaction.docChanged && change?.query === undefined;
-  const matches = isSame ? before.matches : matchesOf(state, query);
+  const matches = isSame ? before.matches : allMatches(state, query, others);
   let at = change?.at === undefined ? null : change.at;
   if (change?.from !== undefined) at = firstFrom(matches, change.from);
   else if (!change && before.at !== null) {
@@ -76,14 +98,21 @@ function nextState(before: PageSearchState, transaction: Transaction, state: Edi
     const index = matches.findIndex((match) => match.from === from);
     at = index < 0 ? null : index;
   }
-  return { query, matches, at, shown: show(state, matches, at) };
+  return { query, others, matches, at, shown: show(state, matches, at) };
 }
 
 /** Looks for something else, or for nothing; the page stays where it is. */
-export const lookFor = (state: EditorState, query: SearchQuery | null): Transaction =>
-  state.tr.setMeta(key, { query: query ?? NONE, at: null } satisfies SearchChange).setMeta('addToHistory', false);
+export const lookFor = (
+  state: EditorState,
+  query: SearchQuery | null,
+  others: OtherMatches | null = null,
+): Transaction => {
+  const change: SearchChange = { query: query ?? NONE, others, at: null };
+  return state.tr.setMeta(key, change).setMeta('addToHistory', false);
+};
 
-export const matchCount = (state: EditorState): number => key.getState(state)?.matches.length ?? 0;
+/** All that fits, in the order of the page. */
+export const pageMatches = (state: EditorState): readonly PageMatch[] => key.getState(state)?.matches ?? [];
 
 /** Asks for the next match (1) or the one before (-1): from the last one that was asked for, else from the cursor. */
 export function askForMatch(state: EditorState, by: 1 | -1): Transaction | null {
@@ -103,7 +132,7 @@ export function askForMatch(state: EditorState, by: 1 | -1): Transaction | null 
     .setMeta('addToHistory', false);
 }
 
-function replace(transaction: Transaction, state: EditorState, query: SearchQuery, match: SearchResult): void {
+function replace(transaction: Transaction, state: EditorState, query: SearchQuery, match: PageMatch): void {
   for (const { from, to, insert } of query.getReplacements(state, match).reverse()) {
     transaction.replace(from, to, insert);
   }
@@ -123,12 +152,13 @@ export function replaceMatch(state: EditorState): Transaction | null {
   return tr;
 }
 
-/** Replaces all matches, as one change. */
+/** Replaces all that is as it was typed, as one change; what stands for it is replaced where it is asked for alone. */
 export function replaceAllMatches(state: EditorState): Transaction | null {
   const { matches, query } = key.getState(state)!;
-  if (matches.length === 0) return null;
+  const typed = matches.filter(({ isOther }) => !isOther);
+  if (typed.length === 0) return null;
   const { tr } = state;
-  for (const match of [...matches].reverse()) replace(tr, state, query, match);
+  for (const match of typed.reverse()) replace(tr, state, query, match);
   return tr;
 }
 
@@ -142,7 +172,7 @@ export const pageSearch = (): Plugin<PageSearchState> =>
   new Plugin<PageSearchState>({
     key,
     state: {
-      init: () => ({ query: NONE, matches: [], at: null, shown: DecorationSet.empty }),
+      init: () => ({ query: NONE, others: null, matches: [], at: null, shown: DecorationSet.empty }),
       apply: (transaction, before, _old, state) => nextState(before, transaction, state),
     },
     props: { decorations: (state) => key.getState(state)?.shown },

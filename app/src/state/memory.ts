@@ -37,6 +37,26 @@ export function rememberKinds(kinds: string): void {
   }
 }
 
+const SEARCHES = 'glossarion-searches';
+
+/** What was looked for lately, as JSON. */
+export function rememberedSearches(): string | null {
+  try {
+    return localStorage.getItem(SEARCHES);
+  } catch {
+    return null;
+  }
+}
+
+export function rememberSearches(searches: string | null): void {
+  try {
+    if (searches === null) localStorage.removeItem(SEARCHES);
+    else localStorage.setItem(SEARCHES, searches);
+  } catch {
+    // Without room they are not remembered.
+  }
+}
+
 const UNREAD = 'glossarion-unread';
 
 /** What was typed in this window into fields and could not be read, as JSON; null for nothing. */
@@ -53,6 +73,7 @@ export function rememberUnread(unread: string): void {
 export function forgetAccount(): void {
   localStorage.removeItem(ACCOUNT);
   localStorage.removeItem(KINDS);
+  localStorage.removeItem(SEARCHES);
   sessionStorage.removeItem(UNREAD);
 }
 

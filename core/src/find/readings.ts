@@ -35,12 +35,21 @@ const PARTED = 4;
 /** How umlauts are written where there are none: Muehle. */
 const UMLAUTS = /(?<=[aou])e(?!u)/gu;
 
+/** For what words stand: as they were typed, for what they name too, or for all that is known. */
+export type Width = 'typed' | 'named' | 'all';
+
+/** The most that a word is taken to name where it stands for little else. */
+const NAMED = 8;
+
 /** What a folded word stands for, slips aside. */
-export function readingsOf(word: string, isBeginning: boolean, known: KnownWords): Reading[] {
+export function readingsOf(word: string, isBeginning: boolean, known: KnownWords, width: Width = 'all'): Reading[] {
+  const exact: Reading = { how: 'exact', terms: [word], isBeginning };
+  if (width === 'typed') return [exact];
   const named = known.namedBy(word, isBeginning).map((token) => whole('named', token));
+  if (width === 'named') return [exact, ...named.slice(0, NAMED)];
   const forms = known.formsOf(word).filter((form) => form !== word && !(isBeginning && form.startsWith(word)));
   return [
-    { how: 'exact', terms: [word], isBeginning },
+    exact,
     ...named,
     ...forms.slice(0, MOST).map((form) => whole('form', form)),
     ...namedToo('form', forms, known),
@@ -110,9 +119,12 @@ export function slipsOf(word: string, isBeginning: boolean, known: KnownWords): 
     isBeginning && other.length > word.length + NEARLY
       ? forgiven
       : Math.max(forgiven, Math.min(slipsForgiven(other), word.length - 4));
-  const near = known.vocabulary
+  const forgivable = known.vocabulary
     .near(word, 2, isBeginning, MOST * 4)
-    .filter((each) => each.slips <= most(each.word))
+    .filter((each) => each.slips <= most(each.word));
+  // Where words are one slip away, those that are two away were hardly meant.
+  const near = forgivable
+    .filter(({ slips }) => slips === forgivable[0]!.slips)
     .slice(0, MOST)
     .map((each) => each.word);
   return [...near.map((each) => whole('slip', each)), ...namedToo('slip', near, known)];

@@ -32,6 +32,16 @@ export class Vocabulary {
     return this.counts.get(word) ?? 0;
   }
 
+  /** Whether more lines than so many hold words that begin so; one that holds several of them counts for each. */
+  isBegunBy(beginning: string, lines: number): boolean {
+    const words = this.inOrder();
+    let sum = 0;
+    for (let at = firstFrom(words, beginning); sum <= lines && words[at]?.startsWith(beginning); at += 1) {
+      sum += this.linesWith(words[at]!);
+    }
+    return sum > lines;
+  }
+
   /** Says how many lines hold a word from now on; with none left it is forgotten. */
   set(word: string, lines: number): void {
     const isKnown = this.counts.has(word);

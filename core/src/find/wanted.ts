@@ -1,6 +1,6 @@
 import { wordsIn } from '../words';
 import type { Asked, AskedFilter } from './query/asked';
-import { readingsOf, type KnownWords, type Reading } from './readings';
+import { readingsOf, type KnownWords, type Reading, type Width } from './readings';
 
 /** A word that is looked for, with all that stands for it. */
 export interface WantedWord {
@@ -30,9 +30,6 @@ interface WantedTogether {
 
 export const isWantedTogether = (wanted: Wanted): wanted is WantedTogether =>
   wanted.is === 'all' || wanted.is === 'any';
-
-/** For what words stand: as they were typed, for what they name too, or for all that is known. */
-export type Width = 'typed' | 'named' | 'all';
 
 /**
  * What a query looks for; nothing when no word and no filter is left of it.
@@ -76,9 +73,6 @@ export function wantedOf(asked: Asked | null, known: KnownWords, width: Width = 
 
 type TypedWord = Pick<Extract<Asked, { is: 'word' }>, 'text' | 'isBeginning'>;
 
-/** The most that a word is taken to name where it stands for little else. */
-const NAMED = 8;
-
 /** The words that stand side by side from a place on. */
 function wordsFrom(parts: readonly Asked[], from: number): TypedWord[] {
   const run: TypedWord[] = [];
@@ -97,11 +91,8 @@ function words(run: readonly TypedWord[], known: KnownWords, width: Width): Want
     return own.map((word, index) => ({ word, isBeginning: isBeginning && index === own.length - 1 }));
   });
   return typed.map(({ word, isBeginning }, index) => {
-    const own = readingsOf(word, isBeginning, known);
-    if (width !== 'all') {
-      const narrow = own.filter(({ how }) => how === 'exact' || (how === 'named' && width === 'named'));
-      return { is: 'word', word, isBeginning, readings: narrow.slice(0, 1 + NAMED) };
-    }
+    const own = readingsOf(word, isBeginning, known, width);
+    if (width !== 'all') return { is: 'word', word, isBeginning, readings: own };
     const [before, next] = [typed[index - 1], typed[index + 1]];
     const joined: Reading[] = [];
     if (before) joined.push({ how: 'spelling', terms: [before.word + word], isBeginning });

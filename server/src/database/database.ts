@@ -249,10 +249,15 @@ export class Database {
     return this.version.get() as number;
   }
 
-  /** How many rows this connection has changed, and which state the other one sees. */
-  private counted(): { changes: number; version: number } {
+  /** How many rows the writing connection has changed since it was opened. */
+  changed(): number {
     this.changes ??= this.writer.prepare('SELECT total_changes()').pluck();
-    return { changes: this.changes.get() as number, version: this.seenState() };
+    return this.changes.get() as number;
+  }
+
+  /** The same, and which state the other connection sees. */
+  private counted(): { changes: number; version: number } {
+    return { changes: this.changed(), version: this.seenState() };
   }
 
   /**

@@ -9,8 +9,8 @@ const MATCHING = 'findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex 
 const ORDERS = {
   /** Best first. */
   ranked: { from: MATCHING, fit: `bm25(findIndex, ${TITLE_WEIGHT}, 1)`, order: 'fit' },
-  /** Newest first. */
-  newest: { from: MATCHING, fit: '0', order: 'e.row DESC' },
+  /** Newest first, as the index has them: what comes after the last that is taken is not looked at. */
+  newest: { from: MATCHING, fit: '0', order: 'f.rowid DESC' },
   /** Without words: changed last first. */
   changed: { from: 'entries e WHERE VISIBLE(e)', fit: '0', order: 'e.changedAt DESC' },
 } as const;
@@ -48,7 +48,12 @@ export const HELD_BY_LINES = `
 export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)';
 /** What the index has of a row. */
 export const INDEXED = 'SELECT title, body FROM findIndex WHERE rowid = ?';
-export const DROP_INDEX = 'DELETE FROM findIndex WHERE rowid = ?';
+
+/**
+ * Says something to the index itself (https://www.sqlite.org/fts5.html, 6.9 and 6.14): from how many parts of a size on
+ * they may be merged, and that so many of its pages are to be written at merging.
+ */
+export const TELL_INDEX = 'INSERT INTO findIndex (findIndex, rank) VALUES (?, ?)';
 
 /** Words of the index from one to before another, with how many rows hold each. */
 export const WORDS_FROM = 'SELECT term, doc FROM findVocabulary WHERE term >= ? AND term < ?';

@@ -19,7 +19,7 @@ const all = (words: readonly string[]): string => words.map(word).join(' AND ');
 const mistyped = (each: string): string => `${each[0]}${each[2]}${each[1]}${each.slice(3)}`;
 
 /** Searches of every sort, in made notes. */
-function searches(): Record<string, { most: number; tried: Search[] }> {
+export function searches(): Record<string, { most: number; tried: Search[] }> {
   const files = madeNotes({ pages: 400 });
   const lines = files.flatMap(({ text }) => text.split('\n')).map((line) => indexedWords(line).split(' '));
   const long = lines.filter((words) => words.length >= 6 && words.every((each) => /^[a-z]+$/u.test(each)));

@@ -2,7 +2,17 @@ import Joi from 'joi';
 import type { AlsoNamedLine, AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk, ForgottenPage } from '@glossarion/core/desk';
-import type { Finding, Found, FoundCount, FoundCounts, FoundLine, Remark, SavedSearch } from '@glossarion/core/find';
+import {
+  HOW,
+  type Finding,
+  type Found,
+  type FoundCount,
+  type FoundCounts,
+  type FoundLine,
+  type Reading,
+  type Remark,
+  type SavedSearch,
+} from '@glossarion/core/find';
 import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
@@ -270,6 +280,20 @@ export const counted = all<FoundCounts>({
   kinds: foundCounts,
   tags: foundCounts,
 });
+export const soughtWords = list(
+  Joi.object({
+    is: text.valid('word').required(),
+    word: text.required(),
+    isBeginning: yesNo.required(),
+    readings: list(
+      all<Reading>({
+        how: text.valid(...HOW),
+        terms: list(text),
+        isBeginning: yesNo,
+      }),
+    ).required(),
+  }),
+);
 export const found = all<Found>({
   findings: list(
     all<Finding>({

@@ -53,6 +53,19 @@ export function findRoutes({ find, foundLists, pickables, webTitles }: Services)
     router,
     {
       method: 'get',
+      path: '/find/words',
+      answer: answers.soughtWords,
+      summary:
+        'What stands for words when they are looked for: forms, spellings, slips, and what they name, by tokens.',
+      query: Joi.object({ q: typed }),
+    },
+    ({ viewer, query }) => find.words(viewer, (query as { q: string }).q),
+  );
+
+  route(
+    router,
+    {
+      method: 'get',
       path: '/find/list',
       answer: answers.foundList,
       summary: 'What a query line finds as a list on a page shows it: pages, lines that fit, or open tasks.',

@@ -15,6 +15,7 @@ import {
   type StoredAlsoNamed,
 } from '../entities';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
+import { mergeIndex } from './find/merging';
 import type { Notices } from './notices';
 
 /** How long after the last change its consequences are worked out, in milliseconds: not at every letter. */
@@ -27,6 +28,8 @@ const BETWEEN = 15;
 const AGAIN_AFTER = 15_000;
 /** The newest part of the database is looked at after so many transactions, and joined from so many bytes on. */
 const JOIN_AFTER = 50;
+/** The index of words is merged after so many. */
+const MERGE_AFTER = 2_000;
 const JOIN_FROM = 4 * 1024 * 1024;
 /** Windows are told of what was found at most so often. */
 const TELL_EVERY = 1_000;
@@ -42,6 +45,8 @@ export class Background {
   private isClosed = false;
   private isJoining = false;
   private commits = 0;
+  /** Whether the index of words may have come in many parts: after a start, an import, many changes. */
+  private isMergeDue = true;
   private kinWanted = new Set<string>();
   private toldAt = new Map<string, number>();
 
@@ -53,7 +58,10 @@ export class Background {
   ) {
     this.poke();
     database.onEnd((isStored) => {
-      if (isStored && (this.commits += 1) % JOIN_AFTER === 0) this.join();
+      if (!isStored) return;
+      this.commits += 1;
+      if (this.commits % JOIN_AFTER === 0) this.join();
+      if (this.commits % MERGE_AFTER === 0) this.isMergeDue = true;
     });
   }
 
@@ -92,6 +100,7 @@ export class Background {
   /** Names came or went in a way that was not written down. */
   forget(accountId: string): void {
     void this.helper.ask({ do: 'forget', accountId }).catch(() => undefined);
+    this.isMergeDue = true;
     this.poke();
   }
 
@@ -122,13 +131,22 @@ export class Background {
         const accounts = await this.database.writePiece((manager) => this.store(manager, batch));
         accounts.forEach((accountId) => this.tell(accountId));
         await this.findKin();
-        await new Promise((resolve) => setTimeout(resolve, BETWEEN));
+        await this.pause();
       }
+      if (!this.isMergeDue) return;
+      this.isMergeDue = false;
+      await mergeIndex(this.database, () => this.pause());
     } catch (error) {
       if (this.isClosed) return;
       this.log.error(error, 'background work failed');
       setTimeout(() => this.poke(), AGAIN_AFTER).unref();
     }
+  }
+
+  /** Lets others write; whether to go on. */
+  private async pause(): Promise<boolean> {
+    await new Promise((resolve) => setTimeout(resolve, BETWEEN));
+    return !this.isClosed;
   }
 
   /** Stores what was found, but of nothing that changed meanwhile; gives those whose pages are named otherwise now. */

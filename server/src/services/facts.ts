@@ -8,7 +8,7 @@ import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import { GlossPlaceEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
 import { LINES_TO_FIND } from '../entities/block.queries';
 import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
-import { DROP_INDEX, INDEXED, WRITE_INDEX } from '../entities/find.queries';
+import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { COUNT_WORD } from '../entities/vocabulary.queries';
 import { fileNamesOf, foundBeside, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { HOLDERS, type HolderKind } from './holders';
@@ -139,7 +139,7 @@ export class FactWriter {
       BlockFact,
       'words'
     >[];
-    this.run(DROP_INDEX, row);
+    this.run(DROP_ROWS('findIndex', 'rowid'), row);
     this.count(id, indexed.title, '', lines, []);
   }
 

@@ -14,12 +14,14 @@ import { Empty } from '../../kit/Empty';
 import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
 import { Way } from '../../kit/Way';
-import { Completions } from './Completions';
+import { Completions, useOffers } from './Completions';
 import { FindSentence } from './FindSentence';
 import { FoundPreview } from './FoundPreview';
 import { useFoundCountsQuery, useFoundQuery, useSearchesQuery } from './queries';
+import { RecentSearches } from './RecentSearches';
+import { rememberSearch } from './recentSearches';
 import { Results } from './Results';
-import { rowsOf } from './rows';
+import { rowsOf, type ResultRow } from './rows';
 import { SavedSearches, SaveSearch } from './SavedSearches';
 
 /** How many pages are shown at first, and how many more each time. */
@@ -34,7 +36,8 @@ export function FindScreen() {
   useTitle('Find');
   const { q } = useLocalSearchParams<{ q?: string }>();
   const [typed, setTyped] = useState(q ?? '');
-  const [chosen, setChosen] = useState(0);
+  // Null until an arrow is pressed: the first that was found is what Enter opens.
+  const [chosen, setChosen] = useState<number | null>(null);
   const [limit, setLimit] = useState(AT_A_TIME);
   const field = useRef<TextInput>(null);
   const isWide = useWindowWidth() >= WIDE;
@@ -50,14 +53,25 @@ export function FindScreen() {
     field.current?.focus();
   }, []);
   useEffect(() => {
-    setChosen(0);
     setLimit(AT_A_TIME);
     const timer = setTimeout(() => router.setParams({ q: typed || undefined } as never), 300);
     return () => clearTimeout(timer);
   }, [typed]);
 
-  const active = Math.min(chosen, rows.length - 1);
-  const row = rows[active];
+  // The arrows go through what the filter can be that is being typed, then through what was found.
+  const { field: filter, offers } = useOffers(typed, asked);
+  useEffect(() => setChosen(null), [typed, offers.length]);
+  const active = Math.min(chosen === null ? 0 : chosen - offers.length, rows.length - 1);
+  const offer = chosen === null ? undefined : offers[chosen];
+  const row = offer ? undefined : rows[active];
+  const step = (by: 1 | -1) => {
+    const from = chosen ?? (offers.length > 0 ? -1 : 0);
+    setChosen(Math.max(0, Math.min(from + by, offers.length + rows.length - 1)));
+  };
+  const openRow = (each: ResultRow) => {
+    rememberSearch(typed);
+    open(each.address);
+  };
   const total =
     counts && !isEmpty && !isFetching ? `${counts.total.toLocaleString()}${counts.isMore ? '+' : ''}` : null;
   const ask = (next: Asked | null) => setTyped(writeQueryLine(next));
@@ -73,9 +87,9 @@ export function FindScreen() {
             ref={field}
             label="Find"
             role="combobox"
-            aria-expanded={rows.length > 0}
-            aria-controls="findings"
-            aria-activedescendant={row ? `finding-${active}` : undefined}
+            aria-expanded={rows.length > 0 || offers.length > 0}
+            aria-controls={offers.length > 0 ? 'find-completions findings' : 'findings'}
+            aria-activedescendant={offer ? `find-completion-${chosen}` : row ? `finding-${active}` : undefined}
             isLabelHidden
             hasTrouble={false}
             placeholder="Words in any title or text"
@@ -86,14 +100,24 @@ export function FindScreen() {
             inputStyle={{ fontSize: grown(22) }}
             onKeyPress={(event) => {
               const { key } = event.nativeEvent;
-              if (key === 'ArrowDown') setChosen(Math.min(active + 1, rows.length - 1));
-              else if (key === 'ArrowUp') setChosen(Math.max(active - 1, 0));
-              else if (key === 'Enter' && row) open(row.address);
+              if (key === 'ArrowDown') step(1);
+              else if (key === 'ArrowUp') step(-1);
+              else if (key === 'Enter' && offer) setTyped(offer.line);
+              else if (key === 'Enter' && row) openRow(row);
               else return;
               event.preventDefault();
             }}
           />
-          <Completions typed={typed} asked={asked} onType={setTyped} />
+          <Completions
+            field={filter}
+            offers={offers}
+            active={offer ? chosen! : -1}
+            onChoose={setChosen}
+            onTake={({ line }) => {
+              setTyped(line);
+              field.current?.focus();
+            }}
+          />
           <FindSentence asked={asked} remarks={found?.remarks ?? []} counts={counts} total={total} onAsk={ask} />
           {asked && (
             <Box look="find-further">
@@ -108,6 +132,7 @@ export function FindScreen() {
             {isEmpty ? '' : isFetching ? 'Looking' : `${total ?? found?.findings.length ?? 0} found`}
           </Line>
           {isEmpty && <SavedSearches all={saved} onFind={(line) => setTyped(`${line} `)} />}
+          {isEmpty && <RecentSearches onFind={(line) => setTyped(`${line} `)} />}
           {isEmpty && rows.length > 0 && (
             <Line look="find-head" role="heading" aria-level={2}>
               changed lately
@@ -116,9 +141,9 @@ export function FindScreen() {
           <Results
             label={isEmpty ? 'Changed lately' : 'Found'}
             rows={rows}
-            active={active}
-            onChoose={setChosen}
-            onOpen={(each) => open(each.address)}
+            active={offer ? -1 : active}
+            onChoose={(index) => setChosen(offers.length + index)}
+            onOpen={openRow}
           />
           {!isEmpty && found?.isMore && limit < MOST && (
             <Tap look="find-more" onPress={() => setLimit(limit + AT_A_TIME)}>

@@ -1,6 +1,7 @@
 import type { Reading } from '@glossarion/core/dates';
 import { momentsOf } from '@glossarion/core/journal';
 import {
+  expressionOf,
   wantedOf,
   wantedWords,
   withGuesses,
@@ -8,9 +9,11 @@ import {
   type FoundCounts,
   type KnownWords,
   type SavedSearch,
+  type Wanted,
+  type WantedWord,
   type Width,
 } from '@glossarion/core/find';
-import { leavesOf, readQueryLine } from '@glossarion/core/find/query';
+import { leavesOf, readQueryLine, type Asked } from '@glossarion/core/find/query';
 import type { Target } from '@glossarion/core/links';
 import { foldWords } from '@glossarion/core/words';
 import { ownedBy, type Viewer, type ViewerConnection } from '../../access';
@@ -81,25 +84,34 @@ export class Find {
     const reader = this.entries.reader(viewer);
     const understood = await this.understood(viewer, typed, habits);
     const known = await this.known(viewer, connection);
-    // What was typed, and what that names, comes before all else that it stands for: where there is enough of it, no more
-    // is looked for.
-    let query = understood && queryOf(understood, known, isOneWord(understood) ? 'typed' : 'named');
+    // What was typed comes before all that it stands for: where there is enough of it, no more is looked for.
+    let query = understood && queryOf(understood, known, 'typed');
     if (!query) return nothing;
-    let found = search(connection, reader, query, limit + 1);
-    if (!found.isFull) {
-      query = queryOf(understood!, known, 'all')!;
-      found = search(connection, reader, query, limit + 1);
+    let { ranked, isFull } = search(connection, reader, query, limit + 1);
+    const widen = (wanted: Wanted) => {
+      if (expressionOf(wanted) === expressionOf(query!.wanted) && expressionOf(wanted) !== null) return;
+      query = { ...query!, wanted };
+      const more = search(connection, reader, query, limit + 1).ranked;
+      const have = new Set(more.map(({ target }) => target.id));
+      const before = ranked.filter(({ target }) => !have.has(target.id));
+      ranked = [...before, ...more].sort((one, other) => other.worth - one.worth);
+    };
+    if (!isFull) {
+      const { wanted } = queryOf(understood!, known, 'all')!;
+      widen(ranked.length < FEW ? withGuesses(wanted, known, false) : wanted);
     }
-    const { ranked } = found;
-    if (ranked.length < FEW) {
-      const have = new Set(ranked.map(({ target }) => target.id));
-      query.wanted = withGuesses(query.wanted, known, ranked.length === 0);
-      const others = search(connection, reader, query, limit + 1).ranked;
-      ranked.push(...others.filter(({ target }) => !have.has(target.id)));
-    }
+    if (ranked.length === 0) widen(withGuesses(query.wanted, known, true));
     const words = wantedWords(query.wanted);
     const findings = shown(connection, reader, ranked.slice(0, limit), words);
     return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > limit };
+  }
+
+  /** What stands for words: what Find takes for them too, slips where the notes hold little of a word. */
+  async words(viewer: Viewer, typed: string): Promise<WantedWord[]> {
+    const asked: Asked = { is: 'word', text: typed, isBeginning: !/\s$/u.test(typed), from: 0, to: typed.length };
+    const known = await this.known(viewer, this.database.reading(viewer));
+    const query = queryOf({ asked, conditions: new Map(), remarks: [] }, known, 'all');
+    return query ? wantedWords(withGuesses(query.wanted, known, false)) : [];
   }
 
   /**
@@ -218,8 +230,5 @@ export class Find {
 /** A query as it is asked; nothing when no word and no filter is left of it. */
 function queryOf({ asked, conditions, remarks }: Understood, known: KnownWords, width: Width): Query | null {
   const wanted = wantedOf(asked, known, width);
-  return wanted && { wanted, conditions, remarks };
+  return wanted && { wanted, conditions, remarks, vocabulary: known.vocabulary };
 }
-
-/** What one word names is found by the word itself. */
-const isOneWord = ({ asked }: Understood): boolean => leavesOf(asked).filter(({ is }) => is !== 'filter').length <= 1;

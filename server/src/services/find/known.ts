@@ -28,8 +28,8 @@ export async function knownWords(
     connection.all<{ id: string }>(NAMED_AND_LINKED, { match, considered: PAGES_CONSIDERED, limit: PAGES_NAMED });
   return {
     vocabulary: await vocabularies.of(connection),
-    formsOf: (word) => vocabularies.formsOf(connection, word),
-    namedBy: (word, isBeginning) => {
+    formsOf: once((word) => vocabularies.formsOf(connection, word)),
+    namedBy: once((word, isBeginning) => {
       const isShort = isBeginning && word.length < SHORT;
       const named = tags.named(word, TAGS_NAMED, isBeginning && !isShort ? TAGS_BEGUN : 0).map(tagToken);
       if (isShort) return named;
@@ -45,6 +45,17 @@ export async function knownWords(
         ...chosen.map(({ id }) => linkToken(id)),
         ...pagesNamed(`title : "${word}"${isBeginning ? ' *' : ''}`).map(({ id }) => linkToken(id)),
       ];
-    },
+    }),
+  };
+}
+
+/** Each word is looked up once, however often one search comes back to it. */
+function once(look: (word: string, isBeginning: boolean) => readonly string[]) {
+  const known = new Map<string, readonly string[]>();
+  return (word: string, isBeginning = false): readonly string[] => {
+    const key = `${word}${isBeginning ? '*' : ''}`;
+    let found = known.get(key);
+    if (!found) known.set(key, (found = look(word, isBeginning)));
+    return found;
   };
 }

@@ -6,6 +6,7 @@ import {
   worthOf,
   type Fit,
   type Remark,
+  type Vocabulary,
   type Wanted,
   type WantedWord,
 } from '@glossarion/core/find';
@@ -23,9 +24,10 @@ import { whereOf } from './where';
 const CONSIDERED = 60;
 /** So many more than are shown where one word is looked for, of which some may be in the bin. */
 const SPARE = 10;
-/** Queries of fewer letters than this are answered from titles, and from texts only to fill up. */
+/** Words of fewer letters, and those that more lines hold, are looked for in titles, and in texts only to fill up. */
 const SHORT = 3;
-/** So many titles are enough for such a query. */
+const COMMON = 3_000;
+/** So many titles are enough then. */
 const ENOUGH = 24;
 /** A day in milliseconds. */
 const DAY = 86_400_000;
@@ -45,6 +47,7 @@ export interface Query {
   wanted: Wanted;
   conditions: ReadonlyMap<AskedFilter, Condition>;
   remarks: Remark[];
+  vocabulary: Vocabulary;
 }
 
 /** A page that was found, before it is known how it is shown. */
@@ -52,6 +55,8 @@ export interface Ranked {
   row: FoundRow;
   target: Target;
   lines: FittingLines;
+  /** More is better. */
+  worth: number;
 }
 
 export function rowsOf(
@@ -72,9 +77,17 @@ export function rowsOf(
 export const changedLast = (connection: ViewerConnection, limit: number): string[] =>
   connection.all<FoundRow>(FOUND('changed', 'e.deletedAt IS NULL'), { limit }).map(({ id }) => id);
 
+/** Whether so many lines hold a word, or something that stands for it, that one says little more than another. */
+const isCommon = ({ word, readings }: WantedWord, vocabulary: Vocabulary): boolean =>
+  word.length < SHORT ||
+  readings.some(({ terms: [term, ...more], isBeginning }) => {
+    if (more.length > 0) return false;
+    return isBeginning ? vocabulary.isBegunBy(term!, COMMON) : vocabulary.linesWith(term!) > COMMON;
+  });
+
 /**
- * Rows that may be the best: of short queries those that are called so first, since they hold in too many texts. Whether
- * there are as many as are looked at.
+ * Rows that may be the best; whether there are as many as are looked at. All that there are, where they are few: how they
+ * rank is seen by their lines. Of what nearly all texts hold those that are called so, then the newest.
  */
 function candidates(
   connection: ViewerConnection,
@@ -82,18 +95,17 @@ function candidates(
   words: readonly WantedWord[],
   limit: number,
 ): { rows: FoundRow[]; isFull: boolean } {
-  const letters = words.reduce((sum, { word }) => sum + word.length, 0);
   // Which line holds most is a question of several words.
   const most = words.length > 1 ? Math.max(CONSIDERED, 2 * limit) : limit + SPARE;
-  if (letters >= SHORT || words.length === 0) {
-    const rows = rowsOf(connection, query, 'ranked', most);
-    return { rows, isFull: rows.length >= most };
+  const newest = rowsOf(connection, query, 'newest', most + 1);
+  if (newest.length <= most || words.length === 0) return { rows: newest, isFull: newest.length >= most };
+  if (words.every((word) => isCommon(word, query.vocabulary))) {
+    const titled = rowsOf(connection, query, 'newest', most, { within: 'title' });
+    if (titled.length >= ENOUGH) return { rows: titled, isFull: true };
+    const have = new Set(titled.map(({ id }) => id));
+    return { rows: [...titled, ...newest.filter(({ id }) => !have.has(id))], isFull: true };
   }
-  const titled = rowsOf(connection, query, 'newest', most, { within: 'title' });
-  if (titled.length >= ENOUGH) return { rows: titled, isFull: true };
-  const have = new Set(titled.map(({ id }) => id));
-  const rows = [...titled, ...rowsOf(connection, query, 'newest', most).filter(({ id }) => !have.has(id))];
-  return { rows, isFull: rows.length >= most };
+  return { rows: rowsOf(connection, query, 'ranked', most), isFull: true };
 }
 
 const isBinAsked = ({ conditions }: Query): boolean =>
@@ -148,8 +160,8 @@ export function search(
   const byId = new Map(ordered.map((each) => [each.row.id, each]));
   const inOrder = [...byId.values()].map(({ row }) => row);
   const taken = targetsOf(reader, query, inOrder, limit).map((target) => {
-    const { row, lines } = byId.get(target.id)!;
-    return { row, target, lines };
+    const { row, lines, worth } = byId.get(target.id)!;
+    return { row, target, lines, worth };
   });
   return { ranked: taken, isFull };
 }

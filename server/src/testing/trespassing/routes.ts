@@ -79,6 +79,7 @@ export const rows: Record<string, Row> = {
       address: '/replace',
       body: { ...REPLACED, find: 'a', chosen: [{ pageId, blockId: block, state: 'ab' }] },
     })),
+  'get /find/words': plain(`/find/words?q=${SECRET}`, '/find/words?q=race', '/find/words?q=own'),
   'get /find/list': plain(
     `/find/list?of=lines&q=${SECRET}`,
     '/find/list?of=tasks&q=race',
