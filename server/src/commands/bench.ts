@@ -9,7 +9,7 @@ import { parseMarkdown } from '@glossarion/core/formats/markdown';
 import type { Act } from '@glossarion/core/acts';
 import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
-import { measureFinding } from '../measuring/finding';
+import { measureFinding, measureKeysMeanwhile } from '../measuring/finding';
 import { measureTags } from '../measuring/tags';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
 import { median, percentile, say, sum, time, timeAsync } from '../measuring/measure';
@@ -129,6 +129,7 @@ for (const pages of sizes) {
   await measureImport(measured);
   await services.background.idle();
   await measureFinding(services, viewer, measured.scale);
+  await measureKeysMeanwhile(services, viewer, measured.scale);
   await measureGoTo(measured);
   await measureMargin(measured);
   await measurePicker(measured);

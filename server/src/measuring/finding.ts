@@ -1,8 +1,9 @@
+import { Text as SharedText } from 'yjs';
 import { indexedWords } from '@glossarion/core/words';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
 import { madeNotes, madeTitle } from '../services/madeNotes';
-import { percentile, say, sum, time, timeAsync } from './measure';
+import { median, percentile, say, sum, time, timeAsync } from './measure';
 
 /** How many searches of each sort are tried. */
 const TRIED = 30;
@@ -19,7 +20,7 @@ const all = (words: readonly string[]): string => words.map(word).join(' AND ');
 const mistyped = (each: string): string => `${each[0]}${each[2]}${each[1]}${each.slice(3)}`;
 
 /** Searches of every sort, in made notes. */
-export function searches(): Record<string, { most: number; tried: Search[] }> {
+function searches(): Record<string, { most: number; tried: Search[] }> {
   const files = madeNotes({ pages: 400 });
   const lines = files.flatMap(({ text }) => text.split('\n')).map((line) => indexedWords(line).split(' '));
   const long = lines.filter((words) => words.length >= 6 && words.every((each) => /^[a-z]+$/u.test(each)));
@@ -68,4 +69,40 @@ export async function measureFinding({ database, find }: Services, viewer: Viewe
     const ratio = sum(times) / sum(bareTimes);
     say(`Find ${sort} / bare FTS5`, scale, ratio, most, `p95 ${p95.toFixed(1)} ms, at most ${SLOWEST}`);
   }
+}
+
+/** Keys stored, and milliseconds between two of them and between two searches. */
+const KEYS = 100;
+const BETWEEN_KEYS = 30;
+const BETWEEN_SEARCHES = 50;
+
+const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+/** What is written in one window while somebody types searches of every sort in another. */
+export async function measureKeysMeanwhile({ documents, find }: Services, viewer: Viewer, scale: string): Promise<void> {
+  const pageId = (await find.byName(viewer, madeTitle(1), 1))[0]!.id;
+  const key = () => documents.edit(viewer, pageId, (document) => document.get('title', SharedText).insert(0, 'x'));
+  const keys = async () => {
+    const times: number[] = [];
+    for (let turn = 0; turn < KEYS; turn += 1) {
+      times.push(await timeAsync(key));
+      await pause(BETWEEN_KEYS);
+    }
+    return times;
+  };
+  await keys();
+  const atRest = await keys();
+  const tried = Object.values(searches()).flatMap((sort) => sort.tried.map(([typed]) => typed));
+  let isOver = false;
+  const searching = (async () => {
+    for (let turn = 0; !isOver; turn += 1) {
+      await find.find(viewer, tried[(turn * 7) % tried.length]!);
+      await pause(BETWEEN_SEARCHES);
+    }
+  })();
+  const meanwhile = await keys();
+  isOver = true;
+  await searching;
+  const slowest = `p95 ${percentile(meanwhile, 0.95).toFixed(1)} ms, at rest ${percentile(atRest, 0.95).toFixed(1)} ms`;
+  say('a key stored while searches are typed / at rest', scale, median(meanwhile) / median(atRest), 1.5, slowest);
 }
