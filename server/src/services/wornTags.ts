@@ -156,28 +156,33 @@ export class WornTags {
     const rows = await connection
       .visible(query)
       .getRawMany<Pick<ReferringRow, 'id' | 'blockId' | 'position' | 'changedAt'>>();
-    return rows.flatMap((row) => {
-      const place = reader.place(row.id);
-      if (place.isDeleted) return [];
-      const referring: Referring = {
-        row: { ...row, ofField: 0, target: null, lineId: null, score: null },
-        place,
-        notebook: notebookOf(row.id, place),
-        targetBlockId: null,
-        lineId: null,
-        isMoved: false,
-        score: 0,
-        heldOn: null,
-      };
-      return [{ ...referring, on: dayOf(moment(referring), zone) }];
-    });
+    // What is true of a page is looked up once for all its lines.
+    const pages = new Map<string, Pick<Worn, 'place' | 'notebook' | 'on'> | null>();
+    const worn: Worn[] = [];
+    for (const { id, blockId, position, changedAt } of rows) {
+      const row: ReferringRow = { id, blockId, position, changedAt, ofField: 0, target: null, lineId: null, score: null };
+      let page = pages.get(row.id);
+      if (page === undefined) {
+        const place = reader.place(row.id);
+        const on = place.isDeleted ? '' : dayOf(place.day ?? changedAt, zone);
+        page = place.isDeleted ? null : { place, notebook: notebookOf(row.id, place), on };
+        pages.set(row.id, page);
+      }
+      if (!page) continue;
+      const { place, notebook, on } = page;
+      worn.push({ row, place, notebook, targetBlockId: null, lineId: null, isMoved: false, score: 0, heldOn: null, on });
+    }
+    return worn;
   }
 
   private async tagsOfPages(pages: readonly string[]): Promise<TagsOf> {
     const uses = await this.database.manager
       .createQueryBuilder(TagUseEntity, 'u')
+      .select('u.documentId', 'documentId')
+      .addSelect('u.tag', 'tag')
+      .distinct()
       .where('u.documentId IN (SELECT value FROM json_each(:pages))', { pages: JSON.stringify([...new Set(pages)]) })
-      .getMany();
+      .getRawMany<{ documentId: string; tag: string }>();
     const tags = new Map<string, string[]>();
     for (const { documentId, tag } of uses) {
       const own = tags.get(documentId);
