@@ -17,6 +17,21 @@ const found = (page: Page) => page.locator('#findings');
 const lines = (page: Page) => found(page).locator('.finding-line');
 const sentence = (page: Page) => page.getByRole('group', { name: 'What is found' });
 
+/** Of how many pages the browser has a copy. */
+const keptPages = (page: Page): Promise<number> =>
+  page.evaluate(async () => {
+    const [{ name }] = (await indexedDB.databases()) as [{ name: string }];
+    return new Promise<number>((resolve) => {
+      indexedDB.open(name).onsuccess = (event) => {
+        const opened = (event.target as IDBOpenDBRequest).result;
+        opened.transaction('pages').objectStore('pages').count().onsuccess = (counted) => {
+          opened.close();
+          resolve((counted.target as IDBRequest<number>).result);
+        };
+      };
+    });
+  });
+
 async function openFind(page: Page, words: string): Promise<void> {
   await page.goto(new URL('/find', page.url()).href);
   await expect(field(page)).toBeFocused();
@@ -91,6 +106,99 @@ test('F3 slips, forms and beginnings find what was meant, and it is said', async
   await expect(page.getByText('Nothing holds all of these words.')).toBeVisible();
 });
 
+test('F1 what led somewhere is looked for again with a tap, and forgotten with one', async ({ pages, context }) => {
+  const page = await pages(NOTES);
+  await openFind(page, 'gudgeon');
+  await lines(page).first().click();
+  await expect(titleOf(page)).toHaveText('Sluice gate');
+  await openFind(page, '');
+  const lately = page.getByRole('region', { name: 'Looked for lately' });
+  const other = await context.newPage();
+  await other.goto(new URL('/find', page.url()).href);
+  await lately.getByRole('button', { name: 'gudgeon' }).click();
+  await expect(field(page)).toHaveValue('gudgeon ');
+  await expect(lines(page)).toHaveText(['The gudgeon is worn.']);
+  await other.getByRole('button', { name: 'Forget them' }).click();
+  await expect(other.getByRole('region', { name: 'Looked for lately' })).toHaveCount(0);
+  await page.reload();
+  await field(page).fill('');
+  await expect(page.getByText('changed lately')).toBeVisible();
+  await expect(lately).toHaveCount(0);
+});
+
+test('F1 without network the pages that this window keeps are searched, what was just written too', async ({
+  pages,
+  context,
+}) => {
+  const page = await pages(NOTES);
+  await openPage(page, 'Sluice gate');
+  await expect.poll(() => keptPages(page)).toBe(1);
+  await openFind(page, '');
+  await expect(page.getByText('changed lately')).toBeVisible();
+  await openPage(page, 'Bands');
+  await into(page, 'Forged');
+  await page.keyboard.press('End');
+  // What searches without the server comes once the screen is at rest.
+  await expect
+    .poll(() => page.evaluate(() => performance.getEntriesByType('resource').some(({ name }) => /\/here-/u.test(name))))
+    .toBe(true);
+  await context.setOffline(true);
+  await page.keyboard.type(' Quenched in brine');
+  await expect(page.getByText('Offline, kept here').first()).toBeVisible();
+  // The bar of a phone is there once nothing is written any more.
+  if (isPhone(page)) {
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.getByRole('link', { name: 'Find', exact: true }).click({ timeout: 10_000 });
+  } else {
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('f');
+  }
+  await field(page).fill('brien');
+  await expect(page.getByText('this is from the 2 pages that this browser keeps')).toBeVisible();
+  await expect(lines(page).locator('.marked')).toHaveText(['brine']);
+  await field(page).fill('gudgeon has:tasks');
+  await expect(page.getByText('Filters wait for the server.')).toBeVisible();
+  await field(page).fill('gudgeon');
+  await lines(page).click();
+  await expect(titleOf(page)).toHaveText('Sluice gate');
+  await expect(line(page, 'gudgeon is')).toBeInViewport();
+  await context.setOffline(false);
+  await openFind(page, 'callum smith');
+  await expect(found(page).getByRole('option', { name: /^Callum Frayne/u })).toBeVisible();
+  await expect(page.getByText('The server can’t be reached')).toHaveCount(0);
+});
+
+test('F1 F3 finding on a page knows the same words, and replaces those alone that are as they were typed', async ({
+  pages,
+}) => {
+  const page = await pages({
+    Works: 'Gates and a gâte, ask [[Gate keeper]].\n\nOne gate, a left-handed thread.\n',
+    'Gate keeper': 'Tomas\n',
+  });
+  if (isPhone(page)) {
+    await page.getByRole('button', { name: 'Page', exact: true }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Find and replace here', exact: true }).click();
+  } else {
+    await page.getByRole('main').focus();
+    await page.keyboard.press('r');
+  }
+  const panel = page.getByRole('search', { name: 'Find and replace on this page' });
+  const sought = panel.getByRole('textbox', { name: 'Find on this page' });
+  const marked = page.locator('.ProseMirror .search-match');
+  await sought.fill('gate ');
+  await expect(panel.getByRole('status')).toContainText('also: gates, gâte');
+  await expect(marked).toHaveCount(4);
+  await sought.fill('left hand');
+  await expect(marked).toHaveText(['left-handed']);
+  await sought.fill('kepeer');
+  await expect(marked).toHaveText(['Gate keeper']);
+  await sought.fill('gate');
+  await panel.getByRole('textbox', { name: 'Replace with' }).fill('sluice');
+  await panel.getByRole('button', { name: 'Replace all' }).click();
+  await expect(panel.getByRole('status')).toHaveText('2 were replaced.');
+  await expect(line(page, 'a gâte')).toContainText('sluices and a gâte, ask Gate keeper.');
+});
+
 test('F2 the sentence and the line are one query: by taps, by keys, and back', async ({ pages }) => {
   const page = await pages(NOTES);
   await openFind(page, 'the');
@@ -119,7 +227,17 @@ test('F2 the sentence and the line are one query: by taps, by keys, and back', a
 
   // What is being typed is completed.
   await field(page).fill('elm tag:tim');
-  await page.getByRole('group', { name: 'What “tag:” can be' }).getByRole('button', { name: 'timber/elm' }).click();
+  const offered = page.getByRole('listbox', { name: 'What “tag:” can be' });
+  if (isPhone(page)) await offered.getByRole('option', { name: 'timber/elm' }).click();
+  else {
+    await expect(offered.getByRole('option').first()).toBeVisible();
+    for (let step = 0; step < 3; step += 1) {
+      await page.keyboard.press('ArrowDown');
+      if ((await offered.getByRole('option', { selected: true }).textContent())?.startsWith('timber/elm')) break;
+    }
+    await expect(found(page).getByRole('option', { selected: true })).toHaveCount(0);
+    await page.keyboard.press('Enter');
+  }
   await expect(field(page)).toHaveValue('elm tag:timber/elm ');
   await expect(found(page).locator('.finding-title')).toHaveText(['Sluice gate']);
 

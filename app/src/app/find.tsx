@@ -1,6 +1,4 @@
-import { later } from '../kit/later';
-
-const FindScreen = later(async () => (await import('../features/find/FindScreen')).FindScreen);
+import { FindScreen } from '../features/find/findPart';
 
 export default function Find() {
   return <FindScreen />;

@@ -60,6 +60,11 @@ export class LocalStore {
     return this.database.get('pages', pageId);
   }
 
+  /** The copies of all pages. */
+  allPages(): Promise<StoredPage[]> {
+    return this.database.getAll('pages');
+  }
+
   async putPage(page: StoredPage): Promise<void> {
     await this.database.put('pages', page);
   }

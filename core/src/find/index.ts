@@ -1,4 +1,4 @@
-export * from './counted';
+export * from './also';
 export * from './expression';
 export * from './finding';
 export * from './fits';

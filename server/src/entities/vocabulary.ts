@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import type { CountedWord } from '@glossarion/core/find';
+import type { CountedWord } from '@glossarion/core/find/counting';
 import { integer, key } from './columns';
 
 /** A word of an account's notes: how many lines, titles and names hold it in a language. */

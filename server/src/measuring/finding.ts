@@ -79,7 +79,11 @@ const BETWEEN_SEARCHES = 50;
 const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 /** What is written in one window while somebody types searches of every sort in another. */
-export async function measureKeysMeanwhile({ documents, find }: Services, viewer: Viewer, scale: string): Promise<void> {
+export async function measureKeysMeanwhile(
+  { documents, find }: Services,
+  viewer: Viewer,
+  scale: string,
+): Promise<void> {
   const pageId = (await find.byName(viewer, madeTitle(1), 1))[0]!.id;
   const key = () => documents.edit(viewer, pageId, (document) => document.get('title', SharedText).insert(0, 'x'));
   const keys = async () => {

@@ -1,4 +1,4 @@
-import { WordCounts, type CountChange } from '@glossarion/core/find';
+import { WordCounts, type CountChange } from '@glossarion/core/find/counting';
 import { accountOf, ownedBy, ownView } from '../access';
 import { AccountEntity, BlockEntity, EntryEntity, VocabularyEntity, type Entry } from '../entities';
 import { INDEXED } from '../entities/find.queries';

@@ -1,5 +1,5 @@
 import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson, type LineFacts } from '@glossarion/core/document';
-import { textTally, WordCounts } from '@glossarion/core/find';
+import { textTally, WordCounts } from '@glossarion/core/find/counting';
 import type { Tally } from '@glossarion/core/languages';
 import { accountOf } from '../access';
 import type { Database } from '../database/database';

@@ -1,5 +1,5 @@
 import { linksIn, tagsIn, type BlockFact, type BodyFacts, type NodeJson } from '@glossarion/core/document';
-import { lineWords, type LineWords } from '@glossarion/core/find';
+import { lineWords, type LineWords } from '@glossarion/core/find/counting';
 import { kindToken } from '@glossarion/core/kinds';
 import { linkToken } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';

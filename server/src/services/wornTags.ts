@@ -160,7 +160,16 @@ export class WornTags {
     const pages = new Map<string, Pick<Worn, 'place' | 'notebook' | 'on'> | null>();
     const worn: Worn[] = [];
     for (const { id, blockId, position, changedAt } of rows) {
-      const row: ReferringRow = { id, blockId, position, changedAt, ofField: 0, target: null, lineId: null, score: null };
+      const row: ReferringRow = {
+        id,
+        blockId,
+        position,
+        changedAt,
+        ofField: 0,
+        target: null,
+        lineId: null,
+        score: null,
+      };
       let page = pages.get(row.id);
       if (page === undefined) {
         const place = reader.place(row.id);
@@ -170,7 +179,17 @@ export class WornTags {
       }
       if (!page) continue;
       const { place, notebook, on } = page;
-      worn.push({ row, place, notebook, targetBlockId: null, lineId: null, isMoved: false, score: 0, heldOn: null, on });
+      worn.push({
+        row,
+        place,
+        notebook,
+        targetBlockId: null,
+        lineId: null,
+        isMoved: false,
+        score: 0,
+        heldOn: null,
+        on,
+      });
     }
     return worn;
   }

@@ -2,8 +2,8 @@ import { useLocalSearchParams, router } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { TextInput } from 'react-native';
 import type { Remark } from '@glossarion/core/find';
-import { partsOf, readQueryLine, writeQueryLine, type Asked } from '@glossarion/core/find/query';
-import { useRecentQuery } from '../../state/api';
+import { leavesOf, partsOf, readQueryLine, writeQueryLine, type Asked } from '@glossarion/core/find/query';
+import { isUnreached, problemSentence, useRecentQuery } from '../../state/api';
 import { grown, useWindowWidth } from '../../theme/rem';
 import { open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
@@ -21,8 +21,9 @@ import { useFoundCountsQuery, useFoundQuery, useSearchesQuery } from './queries'
 import { RecentSearches } from './RecentSearches';
 import { rememberSearch } from './recentSearches';
 import { Results } from './Results';
-import { rowsOf, type ResultRow } from './rows';
+import { rememberPlace, rowsOf, type ResultRow } from './rows';
 import { SavedSearches, SaveSearch } from './SavedSearches';
+import { useFoundHere } from './useFoundHere';
 
 /** How many pages are shown at first, and how many more each time. */
 const AT_A_TIME = 24;
@@ -43,10 +44,13 @@ export function FindScreen() {
   const isWide = useWindowWidth() >= WIDE;
   const asked = useMemo(() => readQueryLine(typed), [typed]);
   const isEmpty = asked === null;
-  const { data: found, isFetching, isError } = useFoundQuery({ typed, limit }, { skip: isEmpty });
+  const { data, currentData, isFetching, isError, error } = useFoundQuery({ typed, limit }, { skip: isEmpty });
   const { data: counts } = useFoundCountsQuery(isEmpty ? '' : typed, { skip: !isEmpty && isFetching });
   const { data: recent = [] } = useRecentQuery();
   const { data: saved = [] } = useSearchesQuery();
+  const isAway = useIsAway(currentData !== undefined, isError && isUnreached(error));
+  const { here, isMissing } = useFoundHere(asked, limit, isAway);
+  const found = isAway ? here : data;
   const rows = useMemo(() => rowsOf(isEmpty ? recent : (found?.findings ?? [])), [isEmpty, recent, found]);
 
   useEffect(() => {
@@ -70,10 +74,12 @@ export function FindScreen() {
   };
   const openRow = (each: ResultRow) => {
     rememberSearch(typed);
+    if (isAway) rememberPlace(each);
     open(each.address);
   };
   const total =
-    counts && !isEmpty && !isFetching ? `${counts.total.toLocaleString()}${counts.isMore ? '+' : ''}` : null;
+    counts && !isEmpty && !isFetching && !isAway ? `${counts.total.toLocaleString()}${counts.isMore ? '+' : ''}` : null;
+  const remarks = (!isAway && data?.remarks) || NO_REMARKS;
   const ask = (next: Asked | null) => setTyped(writeQueryLine(next));
 
   return (
@@ -118,7 +124,7 @@ export function FindScreen() {
               field.current?.focus();
             }}
           />
-          <FindSentence asked={asked} remarks={found?.remarks ?? []} counts={counts} total={total} onAsk={ask} />
+          <FindSentence asked={asked} remarks={remarks} counts={counts} total={total} onAsk={ask} />
           {asked && (
             <Box look="find-further">
               <SaveSearch all={saved} line={typed.trim()} />
@@ -127,9 +133,14 @@ export function FindScreen() {
               </Way>
             </Box>
           )}
-          {!isEmpty && found && <Taken typed={typed} also={found.also} remarks={found.remarks} />}
+          {!isEmpty && found && <Taken typed={typed} also={found.also} remarks={remarks} />}
+          {!isEmpty && here && <SearchedHere asked={asked} pages={here.pages} />}
           <Line look="said" role="status">
-            {isEmpty ? '' : isFetching ? 'Looking' : `${total ?? found?.findings.length ?? 0} found`}
+            {isEmpty || (isError && !found)
+              ? ''
+              : !found || (isFetching && !isAway)
+                ? 'Looking'
+                : `${total ?? found.findings.length} found`}
           </Line>
           {isEmpty && <SavedSearches all={saved} onFind={(line) => setTyped(`${line} `)} />}
           {isEmpty && <RecentSearches onFind={(line) => setTyped(`${line} `)} />}
@@ -150,16 +161,44 @@ export function FindScreen() {
               Show more
             </Tap>
           )}
-          {!isEmpty && isError && (
-            <Empty>The notes could not be searched: there is no way to the server just now.</Empty>
+          {!isEmpty && isError && (!isAway || isMissing) && (
+            <Empty>
+              {isMissing
+                ? 'The notes could not be searched: there is no way to the server just now.'
+                : problemSentence(error)}
+            </Empty>
           )}
-          {!isEmpty && !isError && found?.findings.length === 0 && !isFetching && (
+          {!isEmpty && found?.findings.length === 0 && (isAway || (!isFetching && !isError)) && (
             <Empty>Nothing holds all of these words. Fewer words, or the beginning of one, may find it.</Empty>
           )}
         </Box>
         {isWide && row && <FoundPreview key={row.id} row={row} />}
       </Box>
     </Screen>
+  );
+}
+
+const NO_REMARKS: readonly Remark[] = [];
+
+/** Whether the server was out of reach when it was asked last; true until it answers again. */
+function useIsAway(isAnswered: boolean, isUnreachable: boolean): boolean {
+  const [isAway, setAway] = useState(false);
+  useEffect(() => {
+    if (isUnreachable) setAway(true);
+    else if (isAnswered) setAway(false);
+  }, [isAnswered, isUnreachable]);
+  return isAway;
+}
+
+/** What was searched while the server can't be reached. */
+function SearchedHere({ asked, pages }: { asked: Asked; pages: number }) {
+  const hasFilters = leavesOf(asked).some(({ is }) => is === 'filter');
+  const what = pages === 1 ? 'the one page' : `the ${pages.toLocaleString()} pages`;
+  return (
+    <Line look="find-here" role="status">
+      The server can’t be reached: this is from {what} that this browser keeps.
+      {hasFilters ? ' Filters wait for the server.' : ''}
+    </Line>
   );
 }
 

@@ -1,6 +1,8 @@
 import type { Finding, MarkedPiece } from '@glossarion/core/find';
 import type { Target } from '@glossarion/core/links';
 import { addressOf } from '../../screen/navigation';
+import { api } from '../../state/api';
+import { store } from '../../state/store';
 
 /** One thing that can be chosen among what was found: a page, or a line of the page above it. */
 export interface ResultRow {
@@ -38,3 +40,10 @@ export const rowsOf = (results: readonly (Finding | Target)[]): ResultRow[] =>
         .map(({ blockId, pieces }) => ({ id: blockId, target, blockId, address: `/b/${blockId}`, pieces, changedAt })),
     ];
   });
+
+/** On which page a line stands, for its address to be shown without the server. */
+export function rememberPlace({ address, target }: ResultRow): void {
+  const [, blockId] = /^\/b\/(.+)$/u.exec(address) ?? [];
+  if (!blockId) return;
+  void store.dispatch(api.util.upsertQueryData('blockPlace', blockId, { pageId: target.pageId, blockId }));
+}

@@ -12,6 +12,7 @@ import { ContentsDrawer } from '../outline/ContentsDrawer';
 import { ContentsPanel } from '../outline/ContentsPanel';
 import { logPart } from '../margin/log/logPart';
 import { LiveDrawing } from '../../editor';
+import { prepareFind } from '../find/findPart';
 import { foundListPart } from '../find/list/foundListPart';
 import { Action } from '../../kit/Action';
 import { Afterwards } from '../../kit/Afterwards';
@@ -19,6 +20,7 @@ import { Box } from '../../kit/Box';
 import { Tap } from '../../kit/Tap';
 import { Way } from '../../kit/Way';
 import { keepFocus } from '../../kit/keepFocus';
+import { whenAtRest } from '../../kit/atRest';
 import { around } from '../../kit/later';
 import { WebView } from '../../kit/web';
 import { openPlace } from '../../screen/navigation';
@@ -27,6 +29,7 @@ import { Previews } from '../preview/Previews';
 import { OpenSheets } from './OpenSheets';
 import { SavingSign } from '../../screen/SavingSign';
 
+whenAtRest(prepareFind);
 const TasksDue = around(async () => (await import('../tasks/TasksDue')).TasksDue);
 const Waiting = around(async () => (await import('../tray/part')).Waiting);
 /** What draws live lists, wherever a text is shown. */

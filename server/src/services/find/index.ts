@@ -1,6 +1,7 @@
 import type { Reading } from '@glossarion/core/dates';
 import { momentsOf } from '@glossarion/core/journal';
 import {
+  alsoIn,
   expressionOf,
   wantedOf,
   wantedWords,
@@ -29,7 +30,7 @@ import { knownWords } from './known';
 import { fittingLines } from './lines';
 import { Names } from './names';
 import { changedLast, rowsOf, search, targetsOf, type Query } from './search';
-import { alsoIn, shown } from './shown';
+import { shown } from './shown';
 import { understand, type Understood } from './understood';
 import type { Vocabularies } from './vocabularies';
 
@@ -87,7 +88,8 @@ export class Find {
     // What was typed comes before all that it stands for: where there is enough of it, no more is looked for.
     let query = understood && queryOf(understood, known, 'typed');
     if (!query) return nothing;
-    let { ranked, isFull } = search(connection, reader, query, limit + 1);
+    const first = search(connection, reader, query, limit + 1);
+    let { ranked } = first;
     const widen = (wanted: Wanted) => {
       if (expressionOf(wanted) === expressionOf(query!.wanted) && expressionOf(wanted) !== null) return;
       query = { ...query!, wanted };
@@ -96,7 +98,7 @@ export class Find {
       const before = ranked.filter(({ target }) => !have.has(target.id));
       ranked = [...before, ...more].sort((one, other) => other.worth - one.worth);
     };
-    if (!isFull) {
+    if (!first.isFull) {
       const { wanted } = queryOf(understood!, known, 'all')!;
       widen(ranked.length < FEW ? withGuesses(wanted, known, false) : wanted);
     }

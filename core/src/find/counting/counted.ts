@@ -8,8 +8,8 @@ import {
   type Leading,
   type Script,
   type Tally,
-} from '../languages';
-import { wordsIn } from '../words';
+} from '../../languages';
+import { wordsIn } from '../../words';
 
 /** The words of a line as they are counted. */
 export interface LineWords {
