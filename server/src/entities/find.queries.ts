@@ -31,12 +31,13 @@ export const FOUND = (by: FindOrder, condition = '1') => {
     CROSS JOIN entries e ON e.row = taken.row`;
 };
 
-/** Of the newest pages whose name holds words, those that most link to. */
+/** Of the newest pages whose name holds words, those that most of what the viewer sees links to. */
 export const NAMED_AND_LINKED = `
   SELECT id FROM (
-    SELECT e.id FROM ${MATCHING} AND EXISTS (SELECT 1 FROM links l WHERE l.target = e.id)
-    ORDER BY f.rowid DESC LIMIT @considered
-  ) ORDER BY (SELECT COUNT(*) FROM links l WHERE l.target = id) DESC LIMIT @limit`;
+    SELECT e.id, (
+      SELECT COUNT(*) FROM links l JOIN entries h ON h.id = l.documentId WHERE l.target = e.id AND VISIBLE(h)
+    ) AS links FROM ${MATCHING} ORDER BY f.rowid DESC LIMIT @considered
+  ) WHERE links > 0 ORDER BY links DESC LIMIT @limit`;
 
 /** What lines of a document wear, what they and fields beside them lead to, and the names of the files they show. */
 export const HELD_BY_LINES = `

@@ -102,6 +102,8 @@ function normal(text: string): string {
   return (
     text
       .replace(/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/gu, (id) => (known.has(id) ? id : 'ID'))
+      // So do what a word names, by tokens without hyphens.
+      .replace(/(?<=[\uE000-\uF8FF])[0-9a-f]{32}/gu, 'ID')
       .replace(/"revision":\d+/gu, '"revision":0')
       // A private address is drawn anew each time.
       .replace(/http:[\w.:/]+\/at\/[\w-]{43}/gu, 'ADDRESS')

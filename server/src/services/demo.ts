@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { shownWords } from '@glossarion/core/document';
+import { newId, shownWords } from '@glossarion/core/document';
 import { addDays } from '@glossarion/core/journal';
 import type { Act } from '@glossarion/core/acts';
 import type { MarkdownFile } from '@glossarion/core/formats/markdown';
@@ -39,6 +39,7 @@ export async function makeDemo(services: Services, folder: string, today: string
   const report = await services.imports.take(viewer, readDemoNotes(folder, today));
   for (const { path: file, what } of report.remarks) services.log.warn(`demo: ${file}: ${what}`);
   await arrange(services, viewer);
+  await saveSearches(services, viewer);
   await describeKinds(services, viewer);
   await putOff(services, viewer, today);
   await fillTray(services, viewer, today);
@@ -67,6 +68,28 @@ async function arrange({ acts, find }: Services, viewer: Viewer): Promise<void> 
     }
   }
   await acts.perform(viewer, doing);
+}
+
+/** Searches that are looked for again and again, in their order. */
+const SAVED: [name: string, line: string][] = [
+  ['Gate and winch, still open', 'gate OR winch has:tasks'],
+  ['Lime in the cold', 'lime (frost OR cold) -in:Bin'],
+  ['Oak this spring', 'tag:timber/oak written:"this year"'],
+  ['Who said what of the wheel', 'wheel kind:person'],
+  ['Letters', 'letter in:Reading'],
+];
+
+async function saveSearches({ acts }: Services, viewer: Viewer): Promise<void> {
+  const ids = SAVED.map(() => newId());
+  await acts.perform(
+    viewer,
+    SAVED.map(([name, line], at): Act => ({
+      do: 'saveSearch',
+      id: ids[at]!,
+      saved: { name, line },
+      afterId: ids[at - 1] ?? null,
+    })),
+  );
 }
 
 /** Kinds of one's own that notes name, with what they can't say of them. */

@@ -98,11 +98,10 @@ export class Find {
       const before = ranked.filter(({ target }) => !have.has(target.id));
       ranked = [...before, ...more].sort((one, other) => other.worth - one.worth);
     };
-    if (!first.isFull) {
-      const { wanted } = queryOf(understood!, known, 'all')!;
-      widen(ranked.length < FEW ? withGuesses(wanted, known, false) : wanted);
+    if (!first.isFull) widen(queryOf(understood!, known, 'all')!.wanted);
+    for (const isAny of [false, true]) {
+      if (ranked.length < (isAny ? 1 : FEW)) widen(withGuesses(query.wanted, known, isAny));
     }
-    if (ranked.length === 0) widen(withGuesses(query.wanted, known, true));
     const words = wantedWords(query.wanted);
     const findings = shown(connection, reader, ranked.slice(0, limit), words);
     return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > limit };

@@ -15,6 +15,8 @@ const FORMS_SHOWN = 12;
 
 interface Kept {
   vocabulary: Promise<Vocabulary>;
+  /** The languages in which lines hold words, as they were read. */
+  languages: Set<string>;
   /** Words of which other lines hold some since they were read. */
   changed: Set<string>;
 }
@@ -52,13 +54,15 @@ export class Vocabularies {
     if (!kept) {
       if (this.kept.size >= ACCOUNTS_KEPT) this.kept.delete(this.kept.keys().next().value!);
       // What is counted while they are read is read again.
-      kept = { vocabulary: this.read(connection.viewer), changed: new Set() };
+      const languages = new Set<string>();
+      kept = { vocabulary: this.read(connection.viewer, languages), languages, changed: new Set() };
       this.kept.set(accountId, kept);
       kept.vocabulary.catch(() => this.kept.delete(accountId));
     }
     const vocabulary = await kept.vocabulary;
     for (const word of kept.changed) {
-      const rows = connection.all<{ lines: number }>(WORD, { word });
+      const rows = connection.all<{ language: string; lines: number }>(WORD, { word });
+      rows.forEach(({ language }) => kept.languages.add(language));
       vocabulary.set(
         word,
         rows.reduce((sum, { lines }) => sum + lines, 0),
@@ -68,7 +72,14 @@ export class Vocabularies {
     return vocabulary;
   }
 
-  private async read(viewer: Viewer): Promise<Vocabulary> {
+  private async read(viewer: Viewer, languages: Set<string>): Promise<Vocabulary> {
+    const written = await this.database.manager
+      .createQueryBuilder(VocabularyEntity, 'v')
+      .select('v.language', 'language')
+      .where(ownedBy(viewer))
+      .distinct()
+      .getRawMany<{ language: string }>();
+    written.forEach(({ language }) => languages.add(language));
     const words = await this.database.manager
       .createQueryBuilder(VocabularyEntity, 'v')
       .select('v.word', 'word')
@@ -79,10 +90,23 @@ export class Vocabularies {
     return new Vocabulary(words.map(({ word, lines }) => [word, lines]));
   }
 
-  /** The other forms of a folded word that lines hold, in the languages in which they hold it; the commonest first. */
+  /**
+   * The other forms of a folded word that lines hold, the commonest first: in the languages in which they hold the word,
+   * or, where it has none there, in any that they are written in.
+   */
   formsOf(connection: ViewerConnection, word: string): string[] {
     const known = connection.all<{ language: string; stem: string }>(WORD, { word });
-    const stems = known.length > 0 ? known.map(({ language, stem }) => [language, stem]) : stemsOf(word);
+    const forms = this.formsIn(
+      connection,
+      word,
+      known.map(({ language, stem }) => [language, stem]),
+    );
+    if (forms.length > 0) return forms;
+    const written = this.kept.get(connection.viewer.accountId)?.languages;
+    return this.formsIn(connection, word, written ? stemsOf(word, written) : []);
+  }
+
+  private formsIn(connection: ViewerConnection, word: string, stems: readonly Stemmed[]): string[] {
     const asked = stems.filter(([language]) => language !== '');
     if (asked.length === 0) return [];
     const forms = connection.all<{ word: string }>(FORMS, { stems: JSON.stringify(asked), limit: FORMS_SHOWN });
@@ -90,8 +114,13 @@ export class Vocabularies {
   }
 }
 
-/** What a word that nobody wrote would come to, in each language of its script. */
-function stemsOf(word: string): [language: string, stem: string][] {
+/** A language, and the stem that a word has in it. */
+type Stemmed = readonly [language: string, stem: string];
+
+/** What a word comes to in each of the languages of its script that are written. */
+function stemsOf(word: string, written: ReadonlySet<string>): Stemmed[] {
   const script = scriptOf(word);
-  return LANGUAGES.filter((language) => language.script === script).map(({ code, stem }) => [code, stem(word)]);
+  return LANGUAGES.filter((language) => language.script === script && written.has(language.code)).map(
+    ({ code, stem }) => [code, stem(word)],
+  );
 }
