@@ -46,9 +46,13 @@ function countIn(state: EditorState): Count {
 
 function saidOf({ typed, others }: Count): string {
   const count = typed + others.length;
-  if (count === 0) return 'Not on this page.';
+  return count === 0 ? 'Not on this page.' : `${count} found`;
+}
+
+/** The words that were taken for what was typed; nothing when none were. */
+function alsoOf({ others }: Count): string {
   const also = [...new Set(others)].filter((each) => each !== '').slice(0, SAID);
-  return `${count} found${also.length > 0 ? `, also: ${also.join(', ')}` : ''}`;
+  return also.length > 0 ? `also: ${also.join(', ')}` : '';
 }
 
 /** Finds and replaces on the page. */
@@ -113,6 +117,7 @@ export function SearchPanel({ editor }: { editor: Editor }) {
   };
   const close = () => void dispatch(searchOpened(false));
   const isOdd = wish.search !== '' && !query.valid;
+  const also = isOdd || wish.search === '' ? '' : alsoOf(count);
   const found = isOdd ? 'That is no regular expression.' : wish.search === '' ? '' : saidOf(count);
 
   return (
@@ -154,6 +159,11 @@ export function SearchPanel({ editor }: { editor: Editor }) {
             Close
           </button>
         </div>
+        {also && (
+          <div className="search-also" aria-live="polite" dir="auto">
+            {also}
+          </div>
+        )}
         <div className="search-line">
           <input
             aria-label="Replace with"

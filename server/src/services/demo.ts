@@ -74,7 +74,7 @@ async function arrange({ acts, find }: Services, viewer: Viewer): Promise<void> 
 const SAVED: [name: string, line: string][] = [
   ['Gate and winch, still open', 'gate OR winch has:tasks'],
   ['Lime in the cold', 'lime (frost OR cold) -in:Bin'],
-  ['Oak this spring', 'tag:timber/oak written:"this year"'],
+  ['Oak this year', 'tag:timber/oak written:"this year"'],
   ['Who said what of the wheel', 'wheel kind:person'],
   ['Letters', 'letter in:Reading'],
 ];

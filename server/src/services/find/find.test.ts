@@ -153,14 +153,31 @@ test('F2 what is not understood is searched as words, and said at its place', as
   ]);
 });
 
+test('F2 a filter that is still being typed at the end of the line does not hide what the words find', async () => {
+  expect(await titles('gudgeon tag:ti')).toEqual(['Sluice gate', 'Words']);
+  expect((await find('gudgeon tag:ti')).remarks).toEqual([]);
+  expect((await find('gudgeon tag:ti ')).remarks).toMatchObject([{ from: 8, to: 14 }]);
+  expect(await titles('tag:ti')).toEqual([]);
+});
+
+test('F1 what stands for a word is told for finding it on a page, tokens of what it names too', async () => {
+  const words = (await ines.get('/find/words?q=gugdeons%20wheel').expect(200)).body as {
+    readings: { terms: string[] }[];
+  }[];
+  const terms = words.map(({ readings }) => readings.flatMap((reading) => reading.terms));
+  expect(terms[0]).toEqual(expect.arrayContaining(['gugdeons', 'gugdeon']));
+  expect(terms[1]).toContain('wheel');
+  expect((await ines.get('/find/words?q=%20').expect(200)).body).toEqual([]);
+});
+
 test('F2 what was laid aside or deleted is found when it is asked for', async () => {
   await act({ do: 'season', id: await idOf('Yard'), season: 'aside' });
   expect((await titles('season:aside ')).sort()).toEqual(['Bands', 'Words', 'Yard']);
   expect(await titles('season:now smith')).toEqual(['Callum Frayne']);
   await act({ do: 'bin', id: await idOf('Winch') });
   expect(await titles('in:bin ')).toEqual(['Winch']);
-  expect(await titles('rated')).toEqual([]);
-  const binned = (await ines.get('/bin?q=rated').expect(200)).body as { title: string }[];
+  expect(await titles('drum')).toEqual([]);
+  const binned = (await ines.get('/bin?q=drum').expect(200)).body as { title: string }[];
   expect(binned.map(({ title }) => title)).toEqual(['Winch']);
 });
 

@@ -1,5 +1,5 @@
 import type { Remark } from '@glossarion/core/find';
-import { isTogether, type Asked, type AskedFilter } from '@glossarion/core/find/query';
+import { isTogether, partsOf, withoutFilter, type Asked, type AskedFilter } from '@glossarion/core/find/query';
 import { resolveFilter, type Condition, type FilterContext } from './filters';
 
 /** A query of which every filter means something: what each comes to, by the filter. */
@@ -9,8 +9,16 @@ export interface Understood {
   remarks: Remark[];
 }
 
-/** Looks up what the filters of a query mean; those that mean nothing are words, and said to be at their place. */
-export function understand(asked: Asked, context: FilterContext): Understood {
+/**
+ * Looks up what the filters of a query mean; those that mean nothing are words, and said to be at their place. One that is
+ * still being typed at the end of the line, and means nothing yet, is left out; nothing may be left then.
+ */
+export function understand(typed: Asked, context: FilterContext): Understood | null {
+  const last = partsOf(typed).at(-1);
+  const isUnfinished =
+    last?.is === 'filter' && last.isBeginning && typeof resolveFilter(last, 'last', context) === 'string';
+  const asked = isUnfinished ? withoutFilter(typed, last) : typed;
+  if (asked === null) return null;
   const conditions = new Map<AskedFilter, Condition>();
   const remarks: Remark[] = [];
   const asWords = ({ field, value, from, to, isBeginning }: AskedFilter, words: string): Asked => {
