@@ -270,8 +270,12 @@ test('F5 a search is saved by name, found again before anything is typed, put in
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Saved as “What is worn”' })).toBeVisible();
   const other = await context.newPage();
-  await other.goto(new URL('/find', page.url()).href);
+  await other.goto(new URL('/desk', page.url()).href);
   const saved = other.getByRole('region', { name: 'Saved searches' });
+  // On the Desk too.
+  await saved.getByRole('link', { name: /^What is worn/u }).click();
+  await expect(lines(other)).toHaveText(['The gudgeon is worn.']);
+  await field(other).fill('');
   await expect(saved.getByRole('listitem')).toHaveText(['What is wornworn gudgeon⋯']);
 
   await field(page).fill('has:tasks ');

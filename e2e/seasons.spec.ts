@@ -134,6 +134,7 @@ test('W8 the Desk gathers, and is arranged for each kind of screen', async ({ ou
     'Opened lately',
     'What may be forgotten',
     'Worked on this week',
+    'Saved searches',
   ]);
   await outline.setViewportSize(isPhone(outline) ? { width: 1280, height: 800 } : { width: 390, height: 844 });
   await outline.getByRole('button', { name: 'Arrange' }).click();

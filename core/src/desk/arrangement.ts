@@ -1,5 +1,15 @@
 /** What the Desk gathers, in the order it is shipped in: on a phone the most used comes first. */
-export const DESK_PARTS = ['pins', 'due', 'tray', 'recent', 'tasks', 'forgotten', 'week', 'unwritten'] as const;
+export const DESK_PARTS = [
+  'pins',
+  'due',
+  'tray',
+  'recent',
+  'tasks',
+  'forgotten',
+  'week',
+  'searches',
+  'unwritten',
+] as const;
 export type DeskPart = (typeof DESK_PARTS)[number];
 
 /** How much of a part is shown. */

@@ -24,6 +24,7 @@ import { kindPart } from '../kinds/kindPart';
 import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Heading, Words } from '../../kit/Words';
+import { DeskSearches } from './DeskSearches';
 import { DeskForgotten, DeskPins, DeskTargets, DeskTasks, DeskUnwritten } from './deskParts';
 import { Box } from '../../kit/Box';
 
@@ -38,6 +39,7 @@ const NAMES: Record<DeskPart, string> = {
   tasks: 'Open tasks',
   forgotten: 'What may be forgotten',
   week: 'Worked on this week',
+  searches: 'Saved searches',
   unwritten: 'Linked, not yet written',
 };
 
@@ -54,6 +56,7 @@ const SHOW: Record<DeskPart, (desk: DeskInfo, lines: number, isArranging: boolea
   week: ({ week }, lines) => (
     <DeskTargets targets={week.slice(0, lines)} emptyWords="What you write this week comes to stand here." />
   ),
+  searches: (_desk, lines) => <DeskSearches lines={lines} />,
   unwritten: ({ unwritten }, lines) => <DeskUnwritten unwritten={unwritten.slice(0, lines)} />,
 };
 

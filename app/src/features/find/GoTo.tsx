@@ -6,13 +6,13 @@ import { dayTitleWithYear } from '@glossarion/core/journal';
 import type { Target } from '@glossarion/core/links';
 import { useEntryQuery, useNamesQuery, useNotebooksQuery, useRecentQuery, useTagsQuery } from '../../state/api';
 import { perform } from '../../state/deeds';
+import { useSearchesQuery } from '../../state/savedSearches';
 import { useDayTyped } from '../../state/typedDay';
 import { KEY_ACTS } from '../keys/keys';
 import { usePageHere } from '../outline/useNotebookHere';
 import { ChoiceSheet, type Choice } from '../../kit/ChoiceSheet';
 import { addressOf, open, tagAddress } from '../../screen/navigation';
 import { placeWords } from '../../screen/words';
-import { useSearchesQuery } from './queries';
 
 /** The screens that are no notebook, page or day. */
 const SCREENS = [

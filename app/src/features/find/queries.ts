@@ -1,4 +1,4 @@
-import type { Found, FoundCounts, SavedSearch } from '@glossarion/core/find';
+import type { Found, FoundCounts } from '@glossarion/core/find';
 import type { Listed, ListedOrder } from '@glossarion/core/document';
 import type { Glimpse } from '@glossarion/core/links';
 import type { FoundList } from '@glossarion/core/margin';
@@ -35,7 +35,6 @@ const findQueries = api.injectEndpoints({
       keepUnusedDataFor: 5,
       providesTags: ['Found', 'Tasks'],
     }),
-    searches: build.query<SavedSearch[], void>({ query: () => '/searches', providesTags: ['Searches'] }),
     glimpseAround: build.query<Glimpse, string>({
       query: (id) => `/glimpses/${id}?around=true`,
       keepUnusedDataFor: 5,
@@ -44,5 +43,4 @@ const findQueries = api.injectEndpoints({
   }),
 });
 
-export const { useFoundQuery, useFoundCountsQuery, useGlimpseAroundQuery, useSearchesQuery, useFoundListQuery } =
-  findQueries;
+export const { useFoundQuery, useFoundCountsQuery, useGlimpseAroundQuery, useFoundListQuery } = findQueries;

@@ -8,7 +8,7 @@ import {
 } from '@glossarion/core/document';
 import { ChoiceSheet, type Choice } from '../../../kit/ChoiceSheet';
 import { Radios } from '../../../kit/Radios';
-import { useSearchesQuery } from '../queries';
+import { useSearchesQuery } from '../../../state/savedSearches';
 
 const LISTED_WORDS: Record<Listed, string> = { pages: 'Pages', lines: 'Lines', tasks: 'Open tasks' };
 const ORDERS: Record<ListedOrder, string> = {
