@@ -4,6 +4,7 @@ import { Way } from '../../kit/Way';
 import { Said } from '../../kit/Words';
 import { open } from '../../screen/navigation';
 import { useSearchesQuery } from '../../state/savedSearches';
+import { colour } from '../../theme/tokens';
 
 /** The saved searches in their order, on the Desk. */
 export function DeskSearches({ lines }: { lines: number }) {
@@ -15,7 +16,7 @@ export function DeskSearches({ lines }: { lines: number }) {
       {saved.slice(0, lines).map(({ id, name, line }) => {
         const address = `/find?q=${encodeURIComponent(`${line} `)}`;
         return (
-          <Box role="listitem" key={id}>
+          <Box role="listitem" key={id} style={{ borderInlineStartColor: colour.soft }}>
             <Way to={address} onOpen={() => open(address)} look="desk-line">
               <Said look="desk-title" dir="auto">
                 {name}

@@ -69,6 +69,7 @@ export function FindScreen() {
   const active = Math.min(chosen === null ? 0 : chosen - offers.length, rows.length - 1);
   const offer = chosen === null ? undefined : offers[chosen];
   const row = offer ? undefined : rows[active];
+  const previewed = row ?? rows[0];
   const step = (by: 1 | -1) => {
     const from = chosen ?? (offers.length > 0 ? -1 : 0);
     setChosen(Math.max(0, Math.min(from + by, offers.length + rows.length - 1)));
@@ -173,7 +174,7 @@ export function FindScreen() {
             <Empty>Nothing holds all of these words. Fewer words, or the beginning of one, may find it.</Empty>
           )}
         </Box>
-        {isWide && row && <FoundPreview key={row.id} row={row} />}
+        {isWide && previewed && <FoundPreview key={previewed.id} row={previewed} />}
       </Box>
     </Screen>
   );

@@ -45,7 +45,7 @@ export const marginSheet = `
 .gloss:hover .gloss-tools *, .gloss:focus-within .gloss-tools *, .gloss-tools *:focus-visible { opacity: 1; }
 span.gloss-above::before { content: '›'; margin: 0 2px 0 4px; }
 @media (hover: none) {
-  .gloss-origin { display: block; min-height: 44px; box-sizing: border-box; padding-block: 12px 4px; margin-inline-end: 62px; } [data-gloss] .gloss-origin { margin-inline-end: 118px; }
+  .gloss-origin { display: block; min-height: 44px; box-sizing: border-box; padding-block: 12px 4px; margin-inline-end: 62px; } [data-gloss] .gloss-origin, .gloss:has(.gloss-tools > * + *) .gloss-origin { margin-inline-end: 118px; }
   .gloss:not(:has(> .gloss-origin)) .gloss-line { padding-inline-end: 62px; }
   .gloss .gloss-tools { position: absolute; background: none !important; pointer-events: auto !important; top: 0; inset-inline-end: 0; margin: 0; } .gloss-tools * { opacity: 1 !important; min-height: 44px; min-width: 44px; padding: 0 8px !important; } .gloss.within .gloss-tools { position: static; display: flex; margin: 0 -8px; padding: 0 !important; }
   .gloss .box { margin: 14px 15px 14px 14px; vertical-align: middle; } .gloss .box::after { inset: -15px; }
