@@ -9,9 +9,19 @@ const MOST = 6;
 const listeners = new Set<() => void>();
 let known: { written: string | null; lines: readonly string[] } = { written: null, lines: [] };
 
+/** Nothing of what is no list of lines. */
+function linesIn(written: string | null): readonly string[] {
+  try {
+    const kept: unknown = JSON.parse(written ?? '[]');
+    return Array.isArray(kept) ? kept.filter((each): each is string => typeof each === 'string') : [];
+  } catch {
+    return [];
+  }
+}
+
 function read(): readonly string[] {
   const written = rememberedSearches();
-  if (written !== known.written) known = { written, lines: written === null ? [] : (JSON.parse(written) as string[]) };
+  if (written !== known.written) known = { written, lines: linesIn(written) };
   return known.lines;
 }
 
