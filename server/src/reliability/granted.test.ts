@@ -109,6 +109,9 @@ test('8 titles, Margin, names and counts tell of what was given alone', async ()
   expect(named.count).toBe(0);
   const found = (await edda.get('/find?q=open')).body.findings as { title: string }[];
   expect(found.map(({ title }) => title).sort()).toEqual(['Beneath it', 'Open page', 'Open section']);
+  const slip = `/find/words?q=${SECRET.slice(0, -2)}t`;
+  expect(JSON.stringify((await ines.get(slip)).body)).toContain(SECRET);
+  expect(JSON.stringify((await edda.get(slip)).body)).not.toContain(SECRET);
   const notebooks = (await edda.get('/notebooks')).body as { name: string }[];
   expect(notebooks.map(({ name }) => name)).not.toContain(`Mill ${SECRET}`);
 });

@@ -79,7 +79,8 @@ export const rows: Record<string, Row> = {
       address: '/replace',
       body: { ...REPLACED, find: 'a', chosen: [{ pageId, blockId: block, state: 'ab' }] },
     })),
-  'get /find/words': plain(`/find/words?q=${SECRET}`, '/find/words?q=race', '/find/words?q=own'),
+  // What is asked comes back in its readings: a slip of the secret tells whether its word is known.
+  'get /find/words': plain(`/find/words?q=${SECRET.slice(0, -2)}t`, '/find/words?q=race', '/find/words?q=own'),
   'get /find/list': plain(
     `/find/list?of=lines&q=${SECRET}`,
     '/find/list?of=tasks&q=race',
