@@ -1,14 +1,19 @@
 /** By hand: full text is no entity's; the row of the index is the entry's, or none (core/words). */
+import { STEP_COLUMNS } from './entry.queries';
 
 /** A title counts this many times what the text does. */
 const TITLE_WEIGHT = 8;
 
+/** A limit keeps it a query by itself (https://www.sqlite.org/optoverview.html, 11.), whose order is the order of all. */
+const RANKED = `(
+  SELECT rowid, bm25(findIndex, ${TITLE_WEIGHT}, 1) AS fit FROM findIndex WHERE findIndex MATCH @match ORDER BY fit LIMIT -1
+) f CROSS JOIN entries e ON e.row = f.rowid WHERE VISIBLE(e)`;
 const MATCHING = 'findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex MATCH @match AND VISIBLE(e)';
 
 /** In which order the first of what was found are taken: of what holds words as well, or of all. */
 const ORDERS = {
-  /** Best first. */
-  ranked: { from: MATCHING, fit: `bm25(findIndex, ${TITLE_WEIGHT}, 1)`, order: 'fit' },
+  /** Best first, as the index ranks them: of what comes after the last that is taken no entry is looked up. */
+  ranked: { from: RANKED, fit: 'f.fit', order: 'f.fit' },
   /** Newest first, as the index has them: what comes after the last that is taken is not looked at. */
   newest: { from: MATCHING, fit: '0', order: 'f.rowid DESC' },
   /** Without words: changed last first. */
@@ -24,7 +29,7 @@ export type FindOrder = keyof typeof ORDERS;
 export const FOUND = (by: FindOrder, condition = '1') => {
   const { from, fit, order } = ORDERS[by];
   return `
-    SELECT e.id, e.name, e.firstWords, e.day, e.kind, e.changedAt, taken.fit,
+    SELECT ${STEP_COLUMNS}, e.changedAt, taken.fit,
       (SELECT v.visitedAt FROM visits v WHERE OWN(v) AND v.entryId = e.id) AS visitedAt,
       (SELECT group_concat(o.name, char(10)) FROM otherNames o WHERE o.pageId = e.id) AS names
     FROM (SELECT e.row AS row, ${fit} AS fit FROM ${from} AND ${condition} ORDER BY ${order} LIMIT @limit) taken

@@ -7,6 +7,8 @@ import { median, percentile, say, sum, time, timeAsync } from './measure';
 
 /** How many searches of each sort are tried. */
 const TRIED = 30;
+/** How often each is. */
+const TURNS = 3;
 /** The most milliseconds that the slowest of twenty may take. */
 const SLOWEST = 100;
 
@@ -19,10 +21,16 @@ const all = (words: readonly string[]): string => words.map(word).join(' AND ');
 /** A word with two of its letters in each other's place. */
 const mistyped = (each: string): string => `${each[0]}${each[2]}${each[1]}${each.slice(3)}`;
 
+/** What stands before the words of a task. */
+const TASK = /^\s*- \[[ x]\]/u;
+
 /** Searches of every sort, in made notes. */
 function searches(): Record<string, { most: number; tried: Search[] }> {
   const files = madeNotes({ pages: 400 });
-  const lines = files.flatMap(({ text }) => text.split('\n')).map((line) => indexedWords(line).split(' '));
+  // What a writer would call a line: without the marks of a list or a task before it.
+  const lines = files
+    .flatMap(({ text }) => text.split('\n'))
+    .map((line) => indexedWords(line.replace(TASK, '')).split(' '));
   const long = lines.filter((words) => words.length >= 6 && words.every((each) => /^[a-z]+$/u.test(each)));
   const some = <T>(list: readonly T[]): T[] =>
     list.filter((_each, index) => index % Math.ceil(list.length / TRIED) === 0);
@@ -62,12 +70,28 @@ export async function measureFinding({ database, find }: Services, viewer: Viewe
   );
   for (const [sort, { most, tried }] of Object.entries(searches())) {
     for (const [typed] of tried) await find.find(viewer, typed);
-    const bareTimes = tried.map(([, match]) => time(() => bare.all(match)));
     const times: number[] = [];
-    for (const [typed] of tried) times.push(await timeAsync(() => find.find(viewer, typed)));
+    const [own, bareOnes] = [tried.map(() => Infinity), tried.map(() => Infinity)];
+    // In turns, the quickest of each counted: a machine that others use is slower now and then.
+    for (let turn = 0; turn < TURNS; turn += 1) {
+      for (const [index, [typed, match]] of tried.entries()) {
+        bareOnes[index] = Math.min(
+          bareOnes[index]!,
+          time(() => bare.all(match)),
+        );
+        const took = await timeAsync(() => find.find(viewer, typed));
+        own[index] = Math.min(own[index]!, took);
+        times.push(took);
+      }
+    }
     const p95 = percentile(times, 0.95);
-    const ratio = sum(times) / sum(bareTimes);
-    say(`Find ${sort} / bare FTS5`, scale, ratio, most, `p95 ${p95.toFixed(1)} ms, at most ${SLOWEST}`);
+    say(
+      `Find ${sort} / bare FTS5`,
+      scale,
+      sum(own) / sum(bareOnes),
+      most,
+      `p95 ${p95.toFixed(1)} ms, at most ${SLOWEST}`,
+    );
   }
 }
 

@@ -127,6 +127,11 @@ export class EntryReader {
     this.steps = new Map(rows.map((row) => [row.id, row]));
   }
 
+  /** Takes in entries that were read already. */
+  take(rows: readonly Step[]): void {
+    for (const row of rows) if (!this.steps.has(row.id)) this.steps.set(row.id, row);
+  }
+
   private step(id: string): Step | undefined {
     if (this.steps.has(id)) return this.steps.get(id);
     const step = this.connection.first<Step>(STEP, { id });

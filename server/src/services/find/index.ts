@@ -17,7 +17,7 @@ import {
 import { leavesOf, readQueryLine, type Asked } from '@glossarion/core/find/query';
 import type { Target } from '@glossarion/core/links';
 import { foldWords } from '@glossarion/core/words';
-import { ownedBy, type Viewer, type ViewerConnection } from '../../access';
+import { ownedBy, type Viewer } from '../../access';
 import type { Database } from '../../database/database';
 import { SavedSearchEntity } from '../../entities';
 import type { Entries } from '../entries';
@@ -26,10 +26,10 @@ import type { Tags } from '../tags';
 import type { Zones } from '../zones';
 import { countsOf } from './counts';
 import type { FilterContext } from './filters';
-import { knownWords } from './known';
+import { KnownByAccount } from './known';
 import { fittingLines } from './lines';
 import { Names } from './names';
-import { changedLast, rowsOf, search, targetsOf, type Query } from './search';
+import { changedLast, rowsOf, search, targetsOf, type Query, type Ranked } from './search';
 import { shown } from './shown';
 import { understand, type Understood } from './understood';
 import type { Vocabularies } from './vocabularies';
@@ -38,6 +38,8 @@ import type { Vocabularies } from './vocabularies';
 const SHOWN = 24;
 /** With fewer pages than this, words that were mistyped are looked for too. */
 const FEW = 6;
+/** A word that fewer lines hold than this is one by which little is found. */
+const FEW_LINES = 1_000;
 /** What is counted ends here. */
 const COUNTED = 1_000;
 /** How days in words are read where nobody has said it otherwise. */
@@ -57,16 +59,18 @@ export type Habits = Pick<Reading, 'order' | 'weekBegins'>;
 /** Finding by words, and by name. */
 export class Find {
   readonly names: Names;
+  private known: KnownByAccount;
 
   constructor(
     private database: Database,
     private entries: Entries,
     private tags: Tags,
     private kinds: Kinds,
-    private vocabularies: Vocabularies,
+    vocabularies: Vocabularies,
     private zones: Zones,
   ) {
     this.names = new Names(database, entries, kinds);
+    this.known = new KnownByAccount(database, vocabularies, tags, kinds);
   }
 
   /** Pages, sections and notebooks whose name is like what was typed. */
@@ -84,23 +88,34 @@ export class Find {
     const connection = this.database.reading(viewer);
     const reader = this.entries.reader(viewer);
     const understood = await this.understood(viewer, typed, habits);
-    const known = await this.known(viewer, connection);
-    // What was typed comes before all that it stands for: where there is enough of it, no more is looked for.
-    let query = understood && queryOf(understood, known, 'typed');
-    if (!query) return nothing;
-    const first = search(connection, reader, query, limit + 1);
-    let { ranked } = first;
-    const widen = (wanted: Wanted) => {
-      if (expressionOf(wanted) === expressionOf(query!.wanted) && expressionOf(wanted) !== null) return;
-      query = { ...query!, wanted };
-      const more = search(connection, reader, query, limit + 1).ranked;
+    const known = await this.known.of(viewer);
+    const asked = (width: Width) => understood && queryOf(understood, known, width);
+    const exact = asked('typed');
+    if (!exact) return nothing;
+    let query = exact;
+    let ranked: Ranked[] = [];
+    const take = (next: Query): boolean => {
+      const { ranked: more, isFull } = search(connection, reader, next, limit + 1);
+      query = next;
       const have = new Set(more.map(({ target }) => target.id));
       const before = ranked.filter(({ target }) => !have.has(target.id));
       ranked = [...before, ...more].sort((one, other) => other.worth - one.worth);
+      return isFull;
     };
-    if (!first.isFull) widen(queryOf(understood!, known, 'all')!.wanted);
+    const widen = (wanted: Wanted) => {
+      const isSame = expressionOf(wanted) === expressionOf(query.wanted) && expressionOf(wanted) !== null;
+      if (!isSame) take({ ...query, wanted });
+    };
+    if (isRareTogether(exact)) {
+      // Of what stands for these too there is hardly more than is looked at.
+      if (take(asked('all')!)) take(exact);
+    } else if (!take(exact)) {
+      // What was typed comes before all that it stands for: where there is enough of it, no more is looked for.
+      widen(asked('all')!.wanted);
+    }
+    const few = isSaid(ranked) ? 1 : FEW;
     for (const isAny of [false, true]) {
-      if (ranked.length < (isAny ? 1 : FEW)) widen(withGuesses(query.wanted, known, isAny));
+      if (ranked.length < (isAny ? 1 : few)) widen(withGuesses(query.wanted, known, isAny));
     }
     const words = wantedWords(query.wanted);
     const findings = shown(connection, reader, ranked.slice(0, limit), words);
@@ -110,7 +125,7 @@ export class Find {
   /** What stands for words: what Find takes for them too, slips where the notes hold little of a word. */
   async words(viewer: Viewer, typed: string): Promise<WantedWord[]> {
     const asked: Asked = { is: 'word', text: typed, isBeginning: !/\s$/u.test(typed), from: 0, to: typed.length };
-    const known = await this.known(viewer, this.database.reading(viewer));
+    const known = await this.known.of(viewer);
     const query = queryOf({ asked, conditions: new Map(), remarks: [] }, known, 'all');
     return query ? wantedWords(withGuesses(query.wanted, known, false)) : [];
   }
@@ -121,7 +136,7 @@ export class Find {
    */
   async counts(viewer: Viewer, typed: string, habits = HABITS): Promise<FoundCounts> {
     const connection = this.database.reading(viewer);
-    const known = await this.known(viewer, connection);
+    const known = await this.known.of(viewer);
     const understood = await this.understood(viewer, typed, habits);
     const query = understood && queryOf(understood, known, 'all');
     const reader = this.entries.reader(viewer);
@@ -152,7 +167,7 @@ export class Find {
   ): Promise<Listed> {
     const understood = await this.understood(viewer, typed, habits);
     const connection = this.database.reading(viewer);
-    const query = understood && queryOf(understood, await this.known(viewer, connection), 'all');
+    const query = understood && queryOf(understood, await this.known.of(viewer), 'all');
     if (!query) return { found: [], remarks: [], isMore: false };
     const reader = this.entries.reader(viewer);
     const rows = rowsOf(connection, query, by, limit + 1);
@@ -175,13 +190,8 @@ export class Find {
   async idsOf(viewer: Viewer, typed: string, limit: number): Promise<string[] | null> {
     const connection = this.database.reading(viewer);
     const understood = await this.understood(viewer, typed, HABITS);
-    const query = understood && queryOf(understood, await this.known(viewer, connection), 'all');
+    const query = understood && queryOf(understood, await this.known.of(viewer), 'all');
     return query && rowsOf(connection, query, 'ranked', limit, { isBinToo: true }).map(({ id }) => id);
-  }
-
-  private async known(viewer: Viewer, connection: ViewerConnection): Promise<KnownWords> {
-    const kinds = await this.kinds.tree(viewer);
-    return knownWords(connection, this.vocabularies, this.tags.tree(connection), kinds);
   }
 
   private async understood(viewer: Viewer, typed: string, habits: Habits): Promise<Understood | null> {
@@ -227,6 +237,21 @@ export class Find {
     this.names.forget(accountId);
   }
 }
+
+/** Whether several words are looked for of which one is in few lines. */
+function isRareTogether({ wanted, vocabulary }: Query): boolean {
+  const words = wanted.is === 'all' ? wantedWords(wanted) : [];
+  return (
+    words.length > 1 && words.some(({ word, isBeginning }) => !isBeginning && vocabulary.linesWith(word) < FEW_LINES)
+  );
+}
+
+/** Whether a line holds several words just as they were typed: then none of them was mistyped. */
+const isSaid = (ranked: readonly Ranked[]): boolean =>
+  ranked.some(({ lines: { lines } }) => {
+    const fit = lines[0]?.fit ?? [];
+    return fit.length > 1 && fit.every((how) => how === 'exact');
+  });
 
 /** A query as it is asked; nothing when no word and no filter is left of it. */
 function queryOf({ asked, conditions, remarks }: Understood, known: KnownWords, width: Width): Query | null {

@@ -3,8 +3,11 @@ import { kindToken, type KindTree } from '@glossarion/core/kinds';
 import { linkToken } from '@glossarion/core/links';
 import { tagToken, type TagTree } from '@glossarion/core/tags';
 import { foldWords } from '@glossarion/core/words';
-import type { ViewerConnection } from '../../access';
+import type { Viewer, ViewerConnection } from '../../access';
+import type { Database } from '../../database/database';
 import { NAMED_AND_LINKED } from '../../entities/find.queries';
+import type { Kinds } from '../kinds';
+import type { Tags } from '../tags';
 import type { Vocabularies } from './vocabularies';
 
 /** The most tags that a word is taken to name, and to begin to name. */
@@ -15,9 +18,49 @@ const PAGES_NAMED = 64;
 const PAGES_CONSIDERED = 512;
 /** Beginnings of fewer letters than this begin too many names. */
 const SHORT = 3;
+/** What is known of words is kept ready for so many accounts, and of so many words. */
+const ACCOUNTS_KEPT = 8;
+const WORDS_KEPT = 5_000;
+
+/**
+ * What is known of the words of accounts. It is kept until something is stored: each letter that is typed into a search
+ * asks for the words before it again.
+ */
+export class KnownByAccount {
+  private kept = new Map<string, Promise<KnownWords>>();
+
+  constructor(
+    private database: Database,
+    private vocabularies: Vocabularies,
+    private tags: Tags,
+    private kinds: Kinds,
+  ) {
+    database.onEnd((isStored) => {
+      if (isStored) this.kept.clear();
+    });
+  }
+
+  of(viewer: Viewer): Promise<KnownWords> {
+    const { accountId } = viewer;
+    let known = this.kept.get(accountId);
+    if (!known) {
+      if (this.kept.size >= ACCOUNTS_KEPT) this.kept.delete(this.kept.keys().next().value!);
+      known = this.read(viewer);
+      this.kept.set(accountId, known);
+      known.catch(() => this.kept.delete(accountId));
+    }
+    return known;
+  }
+
+  private async read(viewer: Viewer): Promise<KnownWords> {
+    const connection = this.database.reading(viewer);
+    const kinds = await this.kinds.tree(viewer);
+    return knownWords(connection, this.vocabularies, this.tags.tree(connection), kinds);
+  }
+}
 
 /** What a viewer's notes say of words, and what these name: tags, kinds, choices of fields, pages that are linked. */
-export async function knownWords(
+async function knownWords(
   connection: ViewerConnection,
   vocabularies: Vocabularies,
   tags: TagTree,
@@ -49,13 +92,16 @@ export async function knownWords(
   };
 }
 
-/** Each word is looked up once, however often one search comes back to it. */
+/** Each word is looked up once, however often searches come back to it. */
 function once(look: (word: string, isBeginning: boolean) => readonly string[]) {
   const known = new Map<string, readonly string[]>();
   return (word: string, isBeginning = false): readonly string[] => {
     const key = `${word}${isBeginning ? '*' : ''}`;
     let found = known.get(key);
-    if (!found) known.set(key, (found = look(word, isBeginning)));
+    if (!found) {
+      if (known.size >= WORDS_KEPT) known.clear();
+      known.set(key, (found = look(word, isBeginning)));
+    }
     return found;
   };
 }

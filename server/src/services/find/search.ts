@@ -13,9 +13,9 @@ import {
 import type { AskedFilter } from '@glossarion/core/find/query';
 import type { Target } from '@glossarion/core/links';
 import { indexedWords } from '@glossarion/core/words';
-import type { ViewerConnection } from '../../access';
+import type { Step, ViewerConnection } from '../../access';
 import { FOUND, type FindOrder } from '../../entities/find.queries';
-import { entryTitle, type EntryReader, type TitledEntry } from '../entries';
+import { entryTitle, type EntryReader } from '../entries';
 import type { Condition } from './filters';
 import { fittingLines, NO_LINES, type FittingLines } from './lines';
 import { whereOf } from './where';
@@ -33,8 +33,7 @@ const ENOUGH = 24;
 const DAY = 86_400_000;
 
 /** A row that holds what is looked for. */
-export interface FoundRow extends TitledEntry {
-  id: string;
+export interface FoundRow extends Step {
   changedAt: string;
   fit: number;
   visitedAt: string | null;
@@ -114,12 +113,8 @@ const isBinAsked = ({ conditions }: Query): boolean =>
   );
 
 /** What rows are; nothing that stands in something that is in the bin, unless that is asked for. */
-export function targetsOf(
-  reader: EntryReader,
-  query: Query,
-  rows: readonly { id: string }[],
-  limit = Infinity,
-): Target[] {
+export function targetsOf(reader: EntryReader, query: Query, rows: readonly Step[], limit = Infinity): Target[] {
+  reader.take(rows);
   const ids = rows.map(({ id }) => id);
   return isBinAsked(query) ? reader.targets(ids.slice(0, limit)) : reader.present(ids, limit);
 }
