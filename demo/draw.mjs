@@ -1,4 +1,4 @@
-// Makes the demo's drawings and its sound, once: node demo/draw.mjs
+// Makes the demo's drawings, its sound and its report, once: node demo/draw.mjs
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 
@@ -90,3 +90,56 @@ header.writeUInt16LE(8, 34);
 header.write('data', 36);
 header.writeUInt32LE(samples.length, 40);
 writeFileSync(path.join(folder, 'bridge bell.wav'), Buffer.concat([header, samples]));
+
+/** A PDF of lines of text, a page for each list (ISO 32000-1, 7.5); the first line of a page is its heading. */
+function pdf(pages) {
+  const parts = ['<< /Type /Catalog /Pages 2 0 R >>'];
+  const first = 4;
+  const kids = pages.map((_page, index) => `${first + 2 * index} 0 R`).join(' ');
+  parts.push(`<< /Type /Pages /Kids [${kids}] /Count ${pages.length} >>`);
+  parts.push('<< /Type /Font /Subtype /Type1 /BaseFont /Times-Roman /Encoding /WinAnsiEncoding >>');
+  for (const [index, [heading, ...lines]] of pages.entries()) {
+    const said = (text) => `(${text.replace(/[\\()]/gu, '\\$&')}) Tj T*`;
+    const text = `BT /F1 20 Tf 72 760 Td 36 TL ${said(heading)} /F1 12 Tf 17 TL ${lines.map(said).join(' ')} ET`;
+    parts.push(
+      `<< /Type /Page /Parent 2 0 R /MediaBox [0 0 595 842] /Resources << /Font << /F1 3 0 R >> >> /Contents ${first + 2 * index + 1} 0 R >>`,
+      `<< /Length ${Buffer.byteLength(text, 'latin1')} >>\nstream\n${text}\nendstream`,
+    );
+  }
+  let file = '%PDF-1.4\n';
+  const places = parts.map((part, index) => {
+    const place = file.length;
+    file += `${index + 1} 0 obj\n${part}\nendobj\n`;
+    return `${String(place).padStart(10, '0')} 00000 n \n`;
+  });
+  const table = file.length;
+  file += `xref\n0 ${parts.length + 1}\n0000000000 65535 f \n${places.join('')}trailer\n<< /Size ${parts.length + 1} /Root 1 0 R >>\nstartxref\n${table}\n%%EOF\n`;
+  return Buffer.from(file, 'latin1');
+}
+
+writeFileSync(
+  path.join(folder, 'Culvert report.pdf'),
+  pdf([
+    [
+      'Inspection of the culvert, Saltmere',
+      'Made at low water from the tailrace end, by lamp and by rod. Two hours on the',
+      'ebb, one on the flood.',
+      '',
+      'The barrel is of brick in lime, five feet across at the springing. The crown is',
+      'sound. Efflorescence stands on the north haunch over eleven feet from the mouth,',
+      'and the mortar behind it is soft to an inch and three quarters.',
+      '',
+      'The invert is scoured to bare clay for two metres. Of its slates four are left,',
+      'beneath the old grating; the puddled clay takes the print of a thumb.',
+    ],
+    [
+      'What should be done',
+      '1. Nobody goes in above the half tide, nor alone.',
+      '2. Rake out and repoint the north haunch with hot lime, from the springing up.',
+      '3. Relay the invert in reclaimed blues, bedded on hydraulic mortar between two tides.',
+      '4. Look again after the first equinoctial springs.',
+      '',
+      'Nothing seen here hinders the works at the gates.',
+    ],
+  ]),
+);

@@ -39,7 +39,7 @@ export class KinSearch {
   }
 }
 
-const idsOf = (rows: readonly { id: string }[]): string[] => rows.map(({ id }) => id);
+const idsOf = (rows: readonly { id: string }[]): string[] => [...new Set(rows.map(({ id }) => id))];
 
 function pageOf(connection: ViewerConnection, tree: TagTree, id: string): KinPage | null {
   const step = connection.first<Step>(STEP, { id });

@@ -18,6 +18,7 @@ import { Kinds1791000100000 } from '../migrations/1791000100000-kinds';
 import { Tray1791000000000 } from '../migrations/1791000000000-tray';
 import { Vocabulary1791000200000 } from '../migrations/1791000200000-vocabulary';
 import { TagsMerged1791000300000 } from '../migrations/1791000300000-tagsMerged';
+import { AttachmentTexts1791000400000 } from '../migrations/1791000400000-attachmentTexts';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -44,6 +45,7 @@ const MIGRATIONS = [
   Kinds1791000100000,
   Vocabulary1791000200000,
   TagsMerged1791000300000,
+  AttachmentTexts1791000400000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

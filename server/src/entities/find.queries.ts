@@ -1,4 +1,7 @@
-/** By hand: full text is no entity's; the row of the index is the entry's, or none (core/words). */
+/**
+ * By hand: full text is no entity's (core/words). The row of the index is the entry's; what is written in the files that a
+ * page shows is in the row of its negative, so that no letter typed on a page writes a long file anew.
+ */
 import { STEP_COLUMNS } from './entry.queries';
 
 /** A title counts this many times what the text does. */
@@ -7,8 +10,8 @@ const TITLE_WEIGHT = 8;
 /** A limit keeps it a query by itself (https://www.sqlite.org/optoverview.html, 11.), whose order is the order of all. */
 const RANKED = `(
   SELECT rowid, bm25(findIndex, ${TITLE_WEIGHT}, 1) AS fit FROM findIndex WHERE findIndex MATCH @match ORDER BY fit LIMIT -1
-) f CROSS JOIN entries e ON e.row = f.rowid WHERE VISIBLE(e)`;
-const MATCHING = 'findIndex f JOIN entries e ON e.row = f.rowid WHERE findIndex MATCH @match AND VISIBLE(e)';
+) f CROSS JOIN entries e ON e.row = abs(f.rowid) WHERE VISIBLE(e)`;
+const MATCHING = 'findIndex f JOIN entries e ON e.row = abs(f.rowid) WHERE findIndex MATCH @match AND VISIBLE(e)';
 
 /** In which order the first of what was found are taken: of what holds words as well, or of all. */
 const ORDERS = {
@@ -44,11 +47,16 @@ export const NAMED_AND_LINKED = `
     ) AS links FROM ${MATCHING} ORDER BY f.rowid DESC LIMIT @considered
   ) WHERE links > 0 ORDER BY links DESC LIMIT @limit`;
 
-/** What lines of a document wear, what they and fields beside them lead to, and the names of the files they show. */
+/**
+ * What lines of a document wear, what they and fields beside them lead to, and the files they show, by their names; with
+ * what is written in these, if that is asked for. Files of somebody else are not shown.
+ */
 export const HELD_BY_LINES = `
-  SELECT t.blockId, t.tag AS held, 'tag' AS what FROM tagUses t WHERE t.documentId = @documentId
-  UNION ALL SELECT l.blockId, l.target, 'link' FROM links l WHERE l.documentId = @documentId
-  UNION ALL SELECT u.blockId, a.name, 'file' FROM fileUses u JOIN attachments a ON a.id = u.fileId
+  SELECT t.blockId, t.tag AS held, 'tag' AS what, NULL AS text, NULL AS words FROM tagUses t WHERE t.documentId = @documentId
+  UNION ALL SELECT l.blockId, l.target, 'link', NULL, NULL FROM links l WHERE l.documentId = @documentId
+  UNION ALL SELECT u.blockId, a.name, 'file', CASE WHEN @withTexts THEN x.text END, CASE WHEN @withTexts THEN x.words END
+    FROM fileUses u JOIN entries e ON e.id = u.documentId
+    JOIN attachments a ON a.id = u.fileId AND a.ownerId = e.ownerId LEFT JOIN attachmentTexts x ON x.fileId = a.id
     WHERE u.documentId = @documentId`;
 
 export const WRITE_INDEX = 'INSERT OR REPLACE INTO findIndex (rowid, title, body) VALUES (?, ?, ?)';
@@ -71,7 +79,7 @@ export const WORDS_FROM = 'SELECT term, doc FROM findVocabulary WHERE term >= ? 
 const listed = (name: string) => `(SELECT value FROM json_each(@${name}))`;
 
 /** Rows of the index that hold words. */
-export const HOLDS = (match: string) => `e.row IN (SELECT rowid FROM findIndex WHERE findIndex MATCH @${match})`;
+export const HOLDS = (match: string) => `e.row IN (SELECT abs(rowid) FROM findIndex WHERE findIndex MATCH @${match})`;
 
 /** What stands in one of these places, or is one; in the bin too. */
 export const STANDS_IN = (places: string) => `e.id IN (

@@ -3,6 +3,7 @@
 import { AccountEntity } from './account';
 import { AlsoNamedDueEntity, AlsoNamedEntity, NameDueEntity, UnlinkedEntity } from './alsoNamed';
 import { AttachmentEntity } from './attachment';
+import { AttachmentTextEntity } from './attachmentText';
 import { BlockEntity } from './block';
 import { CalendarAddressEntity } from './calendarAddress';
 import { DayBeginningEntity } from './dayBeginning';
@@ -37,6 +38,7 @@ import { VocabularyEntity } from './vocabulary';
 export * from './account';
 export * from './alsoNamed';
 export * from './attachment';
+export * from './attachmentText';
 export * from './block';
 export * from './calendarAddress';
 export * from './dayBeginning';
@@ -74,6 +76,7 @@ export const entities = [
   AlsoNamedDueEntity,
   AlsoNamedEntity,
   AttachmentEntity,
+  AttachmentTextEntity,
   BlockEntity,
   CalendarAddressEntity,
   DayBeginningEntity,

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, createWriteStream, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { mkdir, open, rename, rm } from 'node:fs/promises';
+import { mkdir, open, readFile, rename, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -46,6 +46,8 @@ export class Attachments {
   private incoming: string;
   /** Files that were found whole, with the moment and size they had then. */
   private whole = new Map<string, string>();
+  /** Is told of each that was taken in. */
+  private takers = new Set<() => void>();
 
   constructor(
     private database: Database,
@@ -59,6 +61,11 @@ export class Attachments {
     mkdirSync(this.incoming, { recursive: true });
   }
 
+  /** Calls `taken` when a file was taken in. */
+  onTake(taken: () => void): void {
+    this.takers.add(taken);
+  }
+
   /** Takes in a file. One that was cut off, or is too large, leaves nothing behind. */
   async take(viewer: Viewer, name: string, content: Readable): Promise<Attachment> {
     const room = await this.room(viewer);
@@ -67,12 +74,10 @@ export class Attachments {
       const { hash, size } = await this.receive(content, temporary, room);
       const media = await this.mediaOf(temporary, name);
       await this.keep(temporary, hash);
+      const noted = await this.note(viewer, { hash, size, media, name: plainName(name) });
+      this.takers.forEach((taken) => taken());
       // Whoever adds the same under another name sees it by that name.
-      return {
-        ...(await this.note(viewer, { hash, size, media, name: plainName(name) })),
-        name: plainName(name),
-        media,
-      };
+      return { ...noted, name: plainName(name), media };
     } catch (error) {
       await rm(temporary, { force: true });
       throw error;
@@ -185,6 +190,12 @@ export class Attachments {
     }
     const { name, media, size } = row;
     return { id, name, media, size, path: this.pathOf(row.hash) };
+  }
+
+  /** The content of an attachment; null when it is not there as it was stored. */
+  async contentOf(id: string): Promise<Buffer | null> {
+    const row = await this.database.manager.findOneBy(AttachmentEntity, { id });
+    return row && (await this.isWhole(row)) ? readFile(this.pathOf(row.hash)) : null;
   }
 
   /** Whether something that the viewer was granted to see shows an attachment. */

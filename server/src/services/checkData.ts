@@ -29,7 +29,7 @@ import type { CheckedData, Disagreement } from './checkedData';
 import { checkHappenings } from './checkHappenings';
 import { checkPlaces } from './checkPlaces';
 import { checkVocabulary } from './checkVocabulary';
-import { fileNamesOf, foundText, foundTitle } from './foundWords';
+import { fileNamesOf, foundInFiles, foundText, foundTitle } from './foundWords';
 
 /** Documents that are looked at together. */
 const AT_ONCE = 200;
@@ -162,6 +162,12 @@ async function checkDocuments({ manager, reader }: CheckedData, holdings: readon
         title: foundTitle(page.name, names),
         body: foundText(facts, fileNamesOf(reader, id)),
       });
+      const inFiles = prepared(reader, INDEXED).get(-page.row) as { body: string } | undefined;
+      expect(
+        'Words for finding what is in files',
+        inFiles?.body ?? '',
+        foundInFiles(reader, id, foundTitle(page.name, names)),
+      );
     }
     const updates = stored.updates(id).map(({ data }) => data);
     const written = writtenIn(document, updates);

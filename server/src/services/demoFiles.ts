@@ -14,7 +14,7 @@ interface DemoFile {
   width?: number;
 }
 
-/** The demo's drawings and its sound (demo/draw.mjs), and where they stand. */
+/** The demo's drawings, its report and its sound (demo/draw.mjs), and where they stand. */
 const FILES: readonly DemoFile[] = [
   {
     file: 'leaf.svg',
@@ -40,6 +40,7 @@ const FILES: readonly DemoFile[] = [
     caption: 'From the bridge side.',
     width: 55,
   },
+  { file: 'Culvert report.pdf', page: 'Culvert', after: '', caption: 'What the inspector found, at low water.' },
   { file: 'bridge bell.wav', page: 'Stop logs', after: '', caption: 'What the radio check sounds like from the pool.' },
 ];
 

@@ -10,7 +10,7 @@ import { LINES_TO_FIND } from '../entities/block.queries';
 import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { COUNT_WORD } from '../entities/vocabulary.queries';
-import { fileNamesOf, foundBeside, foundLine, foundTitle, wordsOfLines } from './foundWords';
+import { fileNamesOf, foundBeside, foundInFiles, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { HOLDERS, type HolderKind } from './holders';
 
 const GLOSS_PLACES = GlossPlaceEntity.options.tableName!;
@@ -102,6 +102,10 @@ export class FactWriter {
       };
       if (before?.title !== entry.title || before.body !== entry.body)
         this.run(WRITE_INDEX, row, entry.title, entry.body);
+      const hasFiles = facts.files.length > 0 || (previous?.files.length ?? 0) > 0;
+      if (hasFiles && (isFoundAnew || before?.title !== entry.title || isOtherwise(facts, previous, 'files'))) {
+        this.writeFiles(of.id, row, entry.title);
+      }
       // At once: what the index has is counted, and nothing else is.
       this.count(of.id, before?.title ?? '', entry.title, isFoundAnew ? [] : (previous?.blocks ?? []), facts.blocks);
     }
@@ -124,9 +128,22 @@ export class FactWriter {
     this.writeTitle(page.id, page.row, foundTitle(page.name, HOLDERS.page.otherNames(this.database.writer, page.id)));
   }
 
+  /** More or less is known of what is written in the files that a page shows. */
+  writeFileWords(id: string, row: number): void {
+    const indexed = this.indexed(row);
+    if (indexed) this.writeFiles(id, row, indexed.title);
+  }
+
+  private writeFiles(id: string, row: number, title: string): void {
+    const body = foundInFiles(this.database.writer, id, title);
+    if (body === '') this.run(DROP_ROWS('findIndex', 'rowid'), -row);
+    else if (this.indexed(-row)?.body !== body) this.run(WRITE_INDEX, -row, '', body);
+  }
+
   private writeTitle(id: string, row: number, title: string): void {
     const before = this.indexed(row);
     this.run(WRITE_INDEX, row, title, before?.body ?? '');
+    if (this.isIndexed(-row)) this.writeFiles(id, row, title);
     this.count(id, before?.title ?? '', title, [], []);
   }
 
@@ -139,7 +156,7 @@ export class FactWriter {
       BlockFact,
       'words'
     >[];
-    this.run(DROP_ROWS('findIndex', 'rowid'), row);
+    for (const each of [row, -row]) this.run(DROP_ROWS('findIndex', 'rowid'), each);
     this.count(id, indexed.title, '', lines, []);
   }
 
@@ -240,10 +257,12 @@ export class FactWriter {
 
 const keyOf = (row: object, order: string): unknown => (row as Record<string, unknown>)[order];
 
-/** Whether a page is of other kinds or holds something else in its fields. */
+const isOtherwise = (one: BodyFacts, other: BodyFacts | null, fact: keyof BodyFacts): boolean =>
+  JSON.stringify(one[fact]) !== JSON.stringify(other?.[fact]);
+
+/** Whether a page is of other kinds, holds something else in its fields, or shows other files. */
 const isHeldOtherwise = (one: BodyFacts, other: BodyFacts): boolean =>
-  JSON.stringify([one.kinds, one.fieldValues, one.files]) !==
-  JSON.stringify([other.kinds, other.fieldValues, other.files]);
+  (['kinds', 'fieldValues', 'files'] as const).some((fact) => isOtherwise(one, other, fact));
 
 type Lines = readonly (Pick<BlockFact, 'words'> & Partial<BlockFact>)[];
 

@@ -48,10 +48,14 @@ export interface HeldByLine {
   blockId: string;
   held: string;
   what: 'tag' | 'link' | 'file';
+  /** What is written in the file, and its words, where that is asked for and known. */
+  text: string | null;
+  words: string | null;
 }
 
-export const heldByLines = (raw: RawDatabase, documentId: string): HeldByLine[] =>
-  prepared(raw, HELD_BY_LINES).all({ documentId }) as HeldByLine[];
+/** @param withTexts whether with what is written in files */
+export const heldByLines = (raw: RawDatabase, documentId: string, withTexts = false): HeldByLine[] =>
+  prepared(raw, HELD_BY_LINES).all({ documentId, withTexts: Number(withTexts) }) as HeldByLine[];
 
 /** The names of the files that a document shows. */
 export const fileNamesOf = (raw: RawDatabase, documentId: string): string[] =>
@@ -59,6 +63,17 @@ export const fileNamesOf = (raw: RawDatabase, documentId: string): string[] =>
     .filter(({ what }) => what === 'file')
     .map(({ held }) => held)
     .sort();
+
+/**
+ * What the index has of the files that a document shows, beside its title, which they are found together with; empty
+ * when nothing is written in them.
+ */
+export function foundInFiles(raw: RawDatabase, documentId: string, title: string): string {
+  const words = new Set(heldByLines(raw, documentId, true).flatMap((each) => each.words || []));
+  if (words.size === 0) return '';
+  const names = fileNamesOf(raw, documentId).map(indexedWords);
+  return [title, ...names, ...[...words].sort().map((each) => each.replaceAll(/\s+/gu, ' ').trim())].join(' ');
+}
 
 const counted = new WeakMap<object, LineWords>();
 

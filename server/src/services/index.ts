@@ -17,6 +17,7 @@ import { Documents } from './documents';
 import { Entries } from './entries';
 import { FactWriter } from './facts';
 import { bringFactsInLine } from './factsDue';
+import { FileTexts } from './fileTexts';
 import { Find } from './find';
 import { Vocabularies } from './find/vocabularies';
 import { Glimpses } from './glimpses';
@@ -119,7 +120,9 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const script = new URL('./worker.mjs', import.meta.url);
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
-  const background = new Background(database, helper, notices, log);
+  const attachments = new Attachments(database, config, threads);
+  const fileTexts = new FileTexts(database, attachments, facts, threads, log);
+  const background = new Background(database, helper, fileTexts, notices, log);
   const noteName = (accountId: string, id: string) => {
     find.note(accountId, id);
     pickables.note(accountId, id);
@@ -144,7 +147,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     entries,
     outline: new OutlineReader(database, entries),
     acts: new Acts(database, documents, facts, kinds, tags),
-    attachments: new Attachments(database, config, threads),
+    attachments,
     bin: new Bin(database, entries, documents, facts, find),
     calendarFiles: new CalendarFiles(database, entries, tasks),
     desk: new DeskReader(database, entries, tasks, tray, zones),

@@ -1,9 +1,10 @@
+import { fileText } from './fileText';
 import { readFiles } from './readFiles';
 import { readRequest } from './readRequest';
 import { sniff } from './sniff';
 
 /** What threads do: each takes data and gives data, so that it can run beside the one that serves. */
-export const TASKS = { readFiles, readRequest, sniff };
+export const TASKS = { fileText, readFiles, readRequest, sniff };
 
 export type Tasks = typeof TASKS;
 export type TaskName = keyof Tasks;

@@ -1,3 +1,4 @@
+import { bestStretch, fileFit } from '@glossarion/core/find/files';
 import { countOf, fitOf, joinedFit, HOW, isToken, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
 import { linkToken } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
@@ -12,8 +13,10 @@ export const LINES_SHOWN = 3;
 export interface FittingLine {
   id: string;
   fit: Fit;
-  /** The name of the file it shows, where that is what fits. */
+  /** The name of the file it shows, where that or what is written in it is what fits. */
   file?: string;
+  /** The stretch of what is written in the file that fits. */
+  stretch?: () => string;
 }
 
 /** How the lines of a document fit: the best of them, and all of them together. */
@@ -80,9 +83,13 @@ export function fittingLines(
     HOW,
   );
   if (all.length === 0 || all.includes(null)) {
-    for (const { blockId, held: name, what } of heldByLines(connection.raw, documentId)) {
-      const fit = what === 'file' ? fitOf(name, NONE, wanted) : [];
-      if (countOf(fit) > 0) fits.push({ id: blockId, fit, file: name, weight: weightOf(fit) });
+    for (const { blockId, held: file, what, text, words } of heldByLines(connection.raw, documentId, true)) {
+      if (what !== 'file') continue;
+      const [named, written] = [fitOf(file, NONE, wanted), fileFit(words ?? '', wanted)];
+      const fit = joinedFit([named, written], HOW);
+      const isWritten = text && words && countOf(written) > 0;
+      const stretch = isWritten ? { stretch: () => bestStretch({ text, words }, wanted) } : {};
+      if (countOf(fit) > 0) fits.push({ id: blockId, fit, file, ...stretch, weight: weightOf(fit) });
     }
   }
   const best = fits.sort((one, other) => other.weight - one.weight).slice(0, LINES_SHOWN);

@@ -69,7 +69,10 @@ export function rowsOf(
   const there = isBinToo ? condition : `${condition} AND e.deletedAt IS NULL`;
   if (match === null) return connection.all<FoundRow>(FOUND('changed', there), { ...values, limit });
   const asked = { ...values, match: within ? `${within} : ${match}` : match, limit };
-  return connection.all<FoundRow>(FOUND(by, there), asked);
+  const rows = connection.all<FoundRow>(FOUND(by, there), asked);
+  // A page may be found by its words and by what is in its files too.
+  const have = new Set<string>();
+  return rows.filter(({ id }) => !have.has(id) && have.add(id));
 }
 
 /** The ids of what was changed last. */

@@ -28,9 +28,11 @@ export function shown(
     ...target,
     titlePieces: markWords(target.title, words, 200),
     blockId: lines.lines[0]?.id ?? null,
-    lines: lines.lines.map(({ id, file }) => ({
+    lines: lines.lines.map(({ id, file, stretch }) => ({
       blockId: id,
-      pieces: markWords([read.get(id), file].filter(Boolean).join(' · '), words),
+      pieces: stretch
+        ? [...markWords(`${file}: `, words), ...markWords(stretch(), words)]
+        : markWords([read.get(id), file].filter(Boolean).join(' · '), words),
     })),
     changedAt: row.changedAt,
   }));

@@ -1,0 +1,56 @@
+import { indexedWords } from '../../words';
+import { weightOf, type Fit } from '../fits';
+import { isToken, type Reading } from '../readings';
+import type { WantedWord } from '../wanted';
+
+/** What is written in a file, in stretches that can be shown, and what the index has of each; both a line for each. */
+export interface FileText {
+  text: string;
+  words: string;
+}
+
+/** A stretch has at most so many characters. */
+const STRETCH = 240;
+/** A word that was broken at the end of a line. */
+const BROKEN = /(?<=\p{L})[\u00ad-]\s*\n\s*(?=\p{Ll})/gu;
+
+/** The text of a file as it is kept to be found. */
+export function fileTextOf(raw: string): FileText {
+  const text = raw.replaceAll(BROKEN, '').replaceAll(/[\s\p{Cc}]+/gu, ' ').trim();
+  const stretches: string[] = [];
+  for (let from = 0; from < text.length;) {
+    const to = endOfStretch(text, from);
+    const stretch = text.slice(from, to).trim();
+    if (indexedWords(stretch) !== '') stretches.push(stretch);
+    from = to;
+  }
+  // Between spaces each word is seen to be whole.
+  return { text: stretches.join('\n'), words: stretches.map((each) => ` ${indexedWords(each)} `).join('\n') };
+}
+
+/** Where a stretch ends that begins at a place: between words, unless there is one that is longer. */
+function endOfStretch(text: string, from: number): number {
+  const end = from + STRETCH;
+  if (end >= text.length) return text.length;
+  const space = text.lastIndexOf(' ', end);
+  if (space > from) return space;
+  // Not between the halves of a character.
+  return /[\uDC00-\uDFFF]/u.test(text.charAt(end)) ? end - 1 : end;
+}
+
+const holds = (words: string, { terms, isBeginning }: Reading): boolean =>
+  words.includes(` ${terms.join(' ')}${isBeginning ? '' : ' '}`);
+
+/** How the text of a file, or a stretch of it, fits words that are looked for, by its words as they are kept. */
+export const fileFit = (words: string, wanted: readonly WantedWord[]): Fit =>
+  wanted.map(({ readings }) => readings.find((each) => !isToken(each) && holds(words, each))?.how ?? null);
+
+/** The stretch of a file that holds most of what is looked for; the first where none holds any. */
+export function bestStretch({ text, words }: FileText, wanted: readonly WantedWord[]): string {
+  let best = { at: 0, weight: 0 };
+  for (const [at, stretch] of words.split('\n').entries()) {
+    const weight = weightOf(fileFit(stretch, wanted));
+    if (weight > best.weight) best = { at, weight };
+  }
+  return text.split('\n')[best.at]!;
+}

@@ -1,0 +1,126 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import request from 'supertest';
+import type { Act } from '@glossarion/core/acts';
+import { block, newId, type NodeJson } from '@glossarion/core/document';
+import type { Found } from '@glossarion/core/find';
+import { fileText } from '../threads/fileText';
+import { Threads } from '../threads/threads';
+import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import type { Attachment } from './attachments';
+import { checkData } from './checkData';
+
+const root = path.resolve(__dirname, '../../..');
+const report = readFileSync(path.join(root, 'demo/files/Culvert report.pdf'));
+
+let server: TestedServer;
+let ines: Person;
+beforeAll(async () => {
+  server = await makeServer();
+});
+afterAll(() => server.stop());
+beforeEach(async () => {
+  ines = await server.person();
+});
+
+const attach = async (who: Person, name: string, content: string) =>
+  (
+    await request(server.url)
+      .post(`/api/files?name=${encodeURIComponent(name)}`)
+      .set('Cookie', who.cookie)
+      .set('Origin', server.url)
+      .set('Content-Type', 'application/octet-stream')
+      .send(Buffer.from(content))
+      .expect(200)
+  ).body as Attachment;
+
+const nodeOf = ({ id, name, media, size }: Attachment): NodeJson & { attrs: { id: string } } => ({
+  type: 'file',
+  attrs: { id: newId(), depth: 0, tint: null, file: id, name, caption: '', media, size },
+});
+
+const act = (who: Person, ...acts: Act[]) => who.post('/acts', { acts }).expect(200);
+
+async function page(who: Person, name: string, ...nodes: NodeJson[]): Promise<string> {
+  const [notebook, id] = [newId(), newId()];
+  await act(
+    who,
+    { do: 'make', id: notebook, kind: 'notebook', parentId: null, name: 'Saltmere' },
+    { do: 'make', id, kind: 'page', parentId: notebook, name },
+    { do: 'putBlocks', id, afterId: null, nodes: [block('paragraph', 'As it was.'), ...nodes] },
+  );
+  return id;
+}
+
+async function found(who: Person, line: string): Promise<string[][]> {
+  await server.services.background.idle();
+  const { findings } = (await who.get(`/find?q=${encodeURIComponent(line)}`).expect(200)).body as Found;
+  return findings.map(({ title, lines }) => [
+    title,
+    ...lines.map(({ pieces }) => pieces.map(({ text, isMarked }) => (isMarked ? `[${text}]` : text)).join('')),
+  ]);
+}
+
+test('what is written in a PDF is read page by page, in a thread', async () => {
+  const threads = new Threads(pathToFileURL(path.join(root, 'server/dist/thread.mjs')));
+  try {
+    const read = await threads.run(
+      'fileText',
+      { media: 'application/pdf', bytes: new Uint8Array(report) },
+      { within: 60_000 },
+    );
+    expect(read.text).toMatch(/Efflorescence\sstands on the north haunch/u);
+    expect(read.words).toContain(' equinoctial springs ');
+    const half = { media: 'application/pdf', bytes: new Uint8Array(report.subarray(0, 90)) };
+    await expect(threads.run('fileText', half, { within: 60_000 })).rejects.toMatchObject({
+      message: expect.any(String),
+    });
+  } finally {
+    await threads.close();
+  }
+});
+
+test('the words of a text are kept in the way it was written', async () => {
+  const bytes = Buffer.from('\ufeffM\u00fchle und Rad', 'utf16le');
+  expect((await fileText({ media: 'text/plain', bytes })).text).toBe('Mühle und Rad');
+});
+
+test('a page is found by what is written in a file it shows, together with its title, at the line of the file', async () => {
+  const file = await attach(ines, 'report.txt', `${'Nothing of note. '.repeat(60)}The haunch is soft.`);
+  const node = nodeOf(file);
+  await page(ines, 'Culvert', node);
+  expect(await found(ines, 'haunch')).toEqual([
+    ['Culvert', expect.stringMatching(/^report\.txt: .*The \[haunch\] is soft\.$/u)],
+  ]);
+  expect((await found(ines, 'culvert haunch ')).map(([title]) => title)).toEqual(['Culvert']);
+  expect((await found(ines, '"soft haunch" ')).length).toBe(0);
+  const { findings } = (await ines.get('/find?q=haunch')).body as Found;
+  expect(findings[0]!.blockId).toBe(node.attrs.id);
+});
+
+test('it is so wherever the file goes: another page, another title, undone, in the bin, gone', async () => {
+  const file = await attach(ines, 'report.txt', 'The springing of the arch');
+  const node = nodeOf(file);
+  const id = await page(ines, 'Culvert', node);
+  await found(ines, 'x');
+  await act(ines, { do: 'name', id, name: 'Drain' });
+  expect((await found(ines, 'drain springing ')).map(([title]) => title)).toEqual(['Drain']);
+  expect(await found(ines, 'culvert springing ')).toEqual([]);
+  await act(ines, { do: 'dropBlocks', id, blockIds: [node.attrs.id] });
+  expect(await found(ines, 'springing ')).toEqual([]);
+  await act(ines, { do: 'putBlocks', id, afterId: null, nodes: [node] });
+  expect((await found(ines, 'springing ')).map(([title]) => title)).toEqual(['Drain']);
+  expect(await checkData(server.services.database)).toEqual([]);
+  await act(ines, { do: 'bin', id });
+  expect(await found(ines, 'springing ')).toEqual([]);
+});
+
+test('nobody finds what is written in the files of somebody else, whatever a page shows', async () => {
+  const file = await attach(ines, 'report.txt', 'The springing of the arch');
+  await page(ines, 'Culvert', nodeOf(file));
+  const edda = await server.person();
+  await page(edda, 'Guessed', nodeOf(file));
+  expect(await found(edda, 'springing ')).toEqual([]);
+  expect((await found(ines, 'springing ')).map(([title]) => title)).toEqual(['Culvert']);
+});
