@@ -1,6 +1,7 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, into, isPhone, line, openPage, saved, test } from './support/lines';
-import { idOf } from './support/test';
+import { idOf, textOf } from './support/test';
 
 /** Any line in a few keystrokes: by words, slips, forms, what links show, and by what it is. */
 
@@ -72,6 +73,35 @@ test('F1 a line is found as it is typed, opened at its place by keys or a tap, a
   await expect(lines(page)).toHaveText(['const windlass = 4;']);
   await lines(page).click();
   await expect(page.getByText('const windlass')).toBeInViewport();
+});
+
+test('F1 what is written in a PDF that a page shows is found, and opens at the file', async ({ pages }) => {
+  const page = await pages({ Culvert: `Brick arch.\n\n${'Looked at again.\n\n'.repeat(40)}`, Winch: 'Greased.\n' });
+  await openPage(page, 'Culvert');
+  const bytes = [...readFileSync('demo/files/Culvert report.pdf')];
+  await textOf(page).evaluate((element, sent) => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([new Uint8Array(sent)], 'Culvert report.pdf', { type: 'application/pdf' }));
+    const last = element.lastElementChild!;
+    last.scrollIntoView();
+    const box = last.getBoundingClientRect();
+    const at = { clientX: box.left + 20, clientY: box.bottom - 4 };
+    element.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true, ...at }));
+  }, bytes);
+  await expect(textOf(page).getByRole('link', { name: 'Culvert report.pdf' })).toBeVisible();
+  await saved(page);
+  // It is read beside all else.
+  await expect(async () => {
+    await openFind(page, 'efflorescence haunch');
+    await expect(lines(page).locator('.marked')).toHaveText(['Efflorescence', 'haunch'], { timeout: 1_000 });
+  }).toPass();
+  await expect(lines(page)).toContainText(['Culvert report.pdf: ']);
+  // Half in the title of the page, half in its file.
+  await openFind(page, 'culvert equinoctial');
+  await expect(found(page).locator('.finding-page')).toContainText(['Culvert']);
+  await lines(page).click();
+  await expect(titleOf(page)).toHaveText('Culvert');
+  await expect(textOf(page).getByRole('link', { name: 'Culvert report.pdf' })).toBeInViewport();
 });
 
 test('F1 what another window writes and renames is found at once, where it is linked too', async ({

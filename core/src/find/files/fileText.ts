@@ -45,12 +45,15 @@ const holds = (words: string, { terms, isBeginning }: Reading): boolean =>
 export const fileFit = (words: string, wanted: readonly WantedWord[]): Fit =>
   wanted.map(({ readings }) => readings.find((each) => !isToken(each) && holds(words, each))?.how ?? null);
 
-/** The stretch of a file that holds most of what is looked for; the first where none holds any. */
+/** The stretch of a file that holds most of what is looked for, with the one after it; the first where none holds any. */
 export function bestStretch({ text, words }: FileText, wanted: readonly WantedWord[]): string {
   let best = { at: 0, weight: 0 };
   for (const [at, stretch] of words.split('\n').entries()) {
     const weight = weightOf(fileFit(stretch, wanted));
     if (weight > best.weight) best = { at, weight };
   }
-  return text.split('\n')[best.at]!;
+  return text
+    .split('\n')
+    .slice(best.at, best.at + 2)
+    .join(' ');
 }
