@@ -20,7 +20,8 @@ import { stemmer as swedish } from '@orama/stemmers/swedish';
 import { stemmer as turkish } from '@orama/stemmers/turkish';
 import { stemmer as ukrainian } from '@orama/stemmers/ukrainian';
 import * as small from 'stopword';
-import { language, type Language, type Script } from './language';
+import { language, type Language } from './language';
+import { LANGUAGE_NAMES, type LanguageCode } from './names';
 import { withoutParticle } from './korean';
 import { withoutPrefix } from './hebrew';
 
@@ -29,47 +30,42 @@ const ARTICLE = /^[وفبك]?ال(?=.{3})/u;
 
 const polish = new StemmerPl({});
 
-type Row = readonly [
-  code: string,
-  name: string,
-  script: Script,
-  letters: string,
-  small: readonly string[],
-  withoutEnding: (word: string) => string,
-];
+/** Of a language: letters beyond those of the bare script, small words, and what takes an ending off. */
+type Row = readonly [letters: string, small: readonly string[], withoutEnding: (word: string) => string];
 
-const ROWS: readonly Row[] = [
-  ['en', 'English', 'Latin', '', small.eng, english],
-  ['de', 'Deutsch', 'Latin', 'äöüß', small.deu, german],
-  ['fr', 'Français', 'Latin', 'àâçéèêëîïôœùû', small.fra, french],
-  ['es', 'Español', 'Latin', 'áéíñóúü', small.spa, spanish],
-  ['it', 'Italiano', 'Latin', 'àèéìòù', small.ita, italian],
-  ['pt', 'Português', 'Latin', 'ãõáâçéêíóôú', small.por, portuguese],
-  ['nl', 'Nederlands', 'Latin', 'ëï', small.nld, dutch],
-  ['pl', 'Polski', 'Latin', 'ąćęłńóśźż', small.pol, (word) => polish.stemWord(word)],
-  ['sv', 'Svenska', 'Latin', 'åäö', small.swe, swedish],
-  ['da', 'Dansk', 'Latin', 'åæø', small.dan, danish],
-  ['no', 'Norsk', 'Latin', 'åæø', small.nob, norwegian],
-  ['fi', 'Suomi', 'Latin', 'äö', small.fin, finnish],
-  ['hu', 'Magyar', 'Latin', 'áéíóöőúüű', small.hun, hungarian],
-  ['ro', 'Română', 'Latin', 'ăâîșț', small.ron, romanian],
-  ['tr', 'Türkçe', 'Latin', 'çğıöşü', small.tur, turkish],
-  ['el', 'Ελληνικά', 'Greek', '', small.ell, greek],
-  ['ru', 'Русский', 'Cyrillic', 'ыэё', small.rus, russian],
-  ['uk', 'Українська', 'Cyrillic', 'іїєґ', small.ukr, ukrainian],
-  ['bg', 'Български', 'Cyrillic', '', small.bul, bulgarian],
-  ['ar', 'العربية', 'Arabic', '', small.ara, (word) => arabic(word.replace(ARTICLE, ''))],
-  ['he', 'עברית', 'Hebrew', '', small.heb, withoutPrefix],
-  ['hi', 'हिन्दी', 'Devanagari', '', small.hin, hindi],
-  ['ko', '한국어', 'Hangul', '', small.kor, withoutParticle],
-];
+const ROWS: Readonly<Record<LanguageCode, Row>> = {
+  en: ['', small.eng, english],
+  de: ['äöüß', small.deu, german],
+  fr: ['àâçéèêëîïôœùû', small.fra, french],
+  es: ['áéíñóúü', small.spa, spanish],
+  it: ['àèéìòù', small.ita, italian],
+  pt: ['ãõáâçéêíóôú', small.por, portuguese],
+  nl: ['ëï', small.nld, dutch],
+  pl: ['ąćęłńóśźż', small.pol, (word) => polish.stemWord(word)],
+  sv: ['åäö', small.swe, swedish],
+  da: ['åæø', small.dan, danish],
+  no: ['åæø', small.nob, norwegian],
+  fi: ['äö', small.fin, finnish],
+  hu: ['áéíóöőúüű', small.hun, hungarian],
+  ro: ['ăâîșț', small.ron, romanian],
+  tr: ['çğıöşü', small.tur, turkish],
+  el: ['', small.ell, greek],
+  ru: ['ыэё', small.rus, russian],
+  uk: ['іїєґ', small.ukr, ukrainian],
+  bg: ['', small.bul, bulgarian],
+  ar: ['', small.ara, (word) => arabic(word.replace(ARTICLE, ''))],
+  he: ['', small.heb, withoutPrefix],
+  hi: ['', small.hin, hindi],
+  ko: ['', small.kor, withoutParticle],
+};
 
 /** The languages whose forms are known; of those that a line may be in alike, the first is taken. */
-export const LANGUAGES = ROWS.map(([code, name, script, letters, small, withoutEnding]) =>
-  language({ code, name, script, letters, small, withoutEnding }),
-);
+export const LANGUAGES = LANGUAGE_NAMES.map(({ code, name, script }) => {
+  const [letters, small, withoutEnding] = ROWS[code];
+  return language({ code, name, script, letters, small, withoutEnding });
+});
 
-const byCode = new Map(LANGUAGES.map((each) => [each.code, each]));
+const byCode = new Map<string, Language>(LANGUAGES.map((each) => [each.code, each]));
 
 /** The language of a code; nothing when its forms are not known. */
 export const languageOf = (code: string): Language | undefined => byCode.get(code);

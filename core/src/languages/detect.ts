@@ -1,6 +1,7 @@
 import { isPlain } from '../words';
 import { LANGUAGES } from './all';
-import type { Language, Script } from './language';
+import type { Language } from './language';
+import type { Script } from './names';
 
 /** How much speaks for each language, by its code. */
 export type Tally = ReadonlyMap<string, number>;

@@ -1,3 +1,4 @@
 export { LANGUAGES, languageOf } from './all';
 export * from './detect';
-export type { Language, Script } from './language';
+export type { Language } from './language';
+export type { Script } from './names';

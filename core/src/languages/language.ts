@@ -1,7 +1,5 @@
 import { foldWords } from '../words';
-
-/** Scripts whose languages are told apart, as Unicode names them. */
-export type Script = 'Latin' | 'Greek' | 'Cyrillic' | 'Arabic' | 'Hebrew' | 'Devanagari' | 'Hangul';
+import type { Script } from './names';
 
 /** A language whose word forms are known. */
 export interface Language {

@@ -19,6 +19,7 @@ import { Tray1791000000000 } from '../migrations/1791000000000-tray';
 import { Vocabulary1791000200000 } from '../migrations/1791000200000-vocabulary';
 import { TagsMerged1791000300000 } from '../migrations/1791000300000-tagsMerged';
 import { AttachmentTexts1791000400000 } from '../migrations/1791000400000-attachmentTexts';
+import { CountedLanguages1791000500000 } from '../migrations/1791000500000-countedLanguages';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -46,6 +47,7 @@ const MIGRATIONS = [
   Vocabulary1791000200000,
   TagsMerged1791000300000,
   AttachmentTexts1791000400000,
+  CountedLanguages1791000500000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

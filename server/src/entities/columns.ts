@@ -4,6 +4,7 @@ export const text = { type: 'text' } as const;
 export const textOrNull = { type: 'text', nullable: true } as const;
 export const emptyText = { type: 'text', default: '' } as const;
 export const integer = { type: 'integer' } as const;
+export const integerOrNull = { type: 'integer', nullable: true } as const;
 export const integerKey = { type: 'integer', primary: true } as const;
 export const zero = { type: 'integer', default: 0 } as const;
 export const numbered = { type: 'integer', primary: true, generated: 'increment' } as const;

@@ -6,6 +6,7 @@ import { AttachmentEntity } from './attachment';
 import { AttachmentTextEntity } from './attachmentText';
 import { BlockEntity } from './block';
 import { CalendarAddressEntity } from './calendarAddress';
+import { CountedLanguagesEntity } from './countedLanguages';
 import { DayBeginningEntity } from './dayBeginning';
 import { DocumentEntity, RemovalEntity, UpdateEntity } from './document';
 import { EntryEntity } from './entry';
@@ -41,6 +42,7 @@ export * from './attachment';
 export * from './attachmentText';
 export * from './block';
 export * from './calendarAddress';
+export * from './countedLanguages';
 export * from './dayBeginning';
 export * from './document';
 export * from './entry';
@@ -79,6 +81,7 @@ export const entities = [
   AttachmentTextEntity,
   BlockEntity,
   CalendarAddressEntity,
+  CountedLanguagesEntity,
   DayBeginningEntity,
   DocumentEntity,
   EntryEntity,

@@ -2,9 +2,11 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { DESK_PARTS, DESK_SIZES } from '@glossarion/core/desk';
 import { isZone } from '@glossarion/core/journal';
+import { LANGUAGE_NAMES } from '@glossarion/core/languages/names';
 import { GLOSS_ORDERS, JOURNAL } from '@glossarion/core/margin';
 import type { Services } from '../services';
 import { Problem } from '../problem';
+import { LANGUAGES_SETTING } from '../services/countedLanguages';
 import { TIME_ZONE } from '../services/zones';
 import { route } from './route';
 import { id } from '../values';
@@ -38,6 +40,11 @@ const SETTINGS: Record<string, Joi.Schema> = {
       if (!isZone(zone)) throw new Error('there is no such time zone');
       return zone;
     }),
+  /** The languages that somebody writes, the one they write most first; none: as their words have it. */
+  [LANGUAGES_SETTING]: Joi.array()
+    .items(Joi.string().valid(...LANGUAGE_NAMES.map(({ code }) => code)))
+    .unique()
+    .max(LANGUAGE_NAMES.length),
   /** The templates that days begin with. */
   dayTemplates: Joi.object({
     every: id.allow(null).required(),

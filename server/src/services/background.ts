@@ -15,7 +15,7 @@ import {
   type StoredAlsoNamed,
 } from '../entities';
 import { MAKE_DUE } from '../entities/alsoNamed.queries';
-import type { FileTexts } from './fileTexts';
+import type { Errand } from './errand';
 import { mergeIndex } from './find/merging';
 import type { Notices } from './notices';
 
@@ -37,7 +37,7 @@ const TELL_EVERY = 1_000;
 /** Rows that one statement stores. */
 const ROWS_AT_ONCE = 500;
 
-/** Works out what follows from changes, off the path of requests: what names what, which pages are alike, and what files say. */
+/** Works out what follows from changes, off the path of requests: what names what, and which pages are alike. */
 export class Background {
   private timer: NodeJS.Timeout | null = null;
   /** When the first change came that nothing was made of yet. */
@@ -54,11 +54,13 @@ export class Background {
   constructor(
     private database: Database,
     private helper: Helper,
-    private fileTexts: FileTexts,
+    /** What else is done beside all. */
+    private errands: readonly Errand[],
     private notices: Notices,
     private log: Logger,
   ) {
     this.poke();
+    errands.forEach((errand) => errand.poke());
     database.onEnd((isStored) => {
       if (!isStored) return;
       this.commits += 1;
@@ -112,14 +114,14 @@ export class Background {
     this.timer = null;
     this.changedSince = null;
     this.running = this.running.then(() => this.work());
-    await Promise.all([this.running, this.fileTexts.idle()]);
+    await Promise.all([this.running, ...this.errands.map((errand) => errand.idle())]);
   }
 
   async close(): Promise<void> {
     this.isClosed = true;
     if (this.timer) clearTimeout(this.timer);
     // What is being looked for is not waited for: it is due again at the next start.
-    await Promise.all([this.helper.close(), this.fileTexts.close()]);
+    await Promise.all([this.helper.close(), ...this.errands.map((errand) => errand.close())]);
     await this.running;
   }
 

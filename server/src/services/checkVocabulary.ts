@@ -1,6 +1,13 @@
 import { WordCounts, type CountChange } from '@glossarion/core/find/counting';
 import { accountOf, ownedBy, ownView } from '../access';
-import { AccountEntity, BlockEntity, EntryEntity, VocabularyEntity, type Entry } from '../entities';
+import {
+  AccountEntity,
+  BlockEntity,
+  CountedLanguagesEntity,
+  EntryEntity,
+  VocabularyEntity,
+  type Entry,
+} from '../entities';
 import { INDEXED } from '../entities/find.queries';
 import { prepared } from '../sqlite/prepared';
 import type { CheckedData, Disagreement } from './checkedData';
@@ -24,9 +31,14 @@ export async function checkVocabulary(data: CheckedData): Promise<Disagreement[]
 
 async function compare({ manager, reader }: CheckedData): Promise<Disagreement[]> {
   const counts = new Map<string, WordCounts>();
+  const languagesOf = new Map((await manager.find(CountedLanguagesEntity)).map((each) => [each.accountId, each]));
   const entries = await manager.find(EntryEntity, { select: { id: true, row: true } });
   for (const { id, row } of entries) await countEntry({ id, row });
-  const counted = [...counts].flatMap(([account, each]) => each.changes().map((change) => said(account, change)));
+  const counted = together(
+    [...counts].flatMap(([key, each]) =>
+      each.changes().map((change) => [(JSON.parse(key) as string[])[0]!, change] as const),
+    ),
+  );
   const stored: string[] = [];
   for (const { id } of await manager.find(AccountEntity, { select: { id: true } })) {
     const words = await manager.findBy(VocabularyEntity, ownedBy(ownView(id)));
@@ -44,14 +56,32 @@ async function compare({ manager, reader }: CheckedData): Promise<Disagreement[]
     // What an import has made halfway is not counted yet.
     if (!indexed) return;
     const account = accountOf(reader, id)!;
-    let own = counts.get(account);
-    if (!own) counts.set(account, (own = new WordCounts()));
+    const { languages, before, countedTo } = languagesOf.get(account) ?? {
+      languages: '[]',
+      before: '[]',
+      countedTo: null,
+    };
+    const written = countedTo === null || row <= countedTo ? languages : before;
+    const key = JSON.stringify([account, written]);
+    let own = counts.get(key);
+    if (!own) counts.set(key, (own = new WordCounts(JSON.parse(written) as string[])));
     own.title(indexed.title, 1);
     own.text(
       [],
       wordsOfLines((await manager.find(BlockEntity, { where: { documentId: id } })).map(({ words }) => ({ words }))),
     );
   }
+}
+
+/** The counts of an account as one, in whatever languages they were counted. */
+function together(counted: readonly (readonly [account: string, change: CountChange])[]): string[] {
+  const sums = new Map<string, { account: string; change: CountChange }>();
+  for (const [account, change] of counted) {
+    const key = JSON.stringify([account, change.word, change.language, change.stem]);
+    const known = sums.get(key);
+    sums.set(key, { account, change: { ...change, lines: change.lines + (known?.change.lines ?? 0) } });
+  }
+  return [...sums.values()].map(({ account, change }) => said(account, change));
 }
 
 const said = (account: string, { word, language, stem, lines }: CountChange): string =>

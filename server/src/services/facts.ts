@@ -10,6 +10,7 @@ import { LINES_TO_FIND } from '../entities/block.queries';
 import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { COUNT_WORD } from '../entities/vocabulary.queries';
+import type { CountedLanguages } from './countedLanguages';
 import { fileNamesOf, foundBeside, foundInFiles, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -42,7 +43,11 @@ export class FactWriter {
   private listeners = new Set<(documentId: string) => void>();
   private countListeners = new Set<(accountId: string, words: readonly string[]) => void>();
 
-  constructor(private database: Pick<Database, 'writer'>) {}
+  /** @param counted in which languages the words of entries are counted; as the words have it if that is not known */
+  constructor(
+    private database: Pick<Database, 'writer'>,
+    private counted: Pick<CountedLanguages, 'of'> = { of: () => [] },
+  ) {}
 
   /** Calls `changed` within every transaction in which the facts of a document change. */
   onChange(changed: (documentId: string) => void): void {
@@ -107,7 +112,14 @@ export class FactWriter {
         this.writeFiles(of.id, row, entry.title);
       }
       // At once: what the index has is counted, and nothing else is.
-      this.count(of.id, before?.title ?? '', entry.title, isFoundAnew ? [] : (previous?.blocks ?? []), facts.blocks);
+      this.count(
+        of.id,
+        row,
+        before?.title ?? '',
+        entry.title,
+        isFoundAnew ? [] : (previous?.blocks ?? []),
+        facts.blocks,
+      );
     }
     return facts;
   }
@@ -144,7 +156,7 @@ export class FactWriter {
     const before = this.indexed(row);
     this.run(WRITE_INDEX, row, title, before?.body ?? '');
     if (this.isIndexed(-row)) this.writeFiles(id, row, title);
-    this.count(id, before?.title ?? '', title, [], []);
+    this.count(id, row, before?.title ?? '', title, [], []);
   }
 
   /** Something is about to be gone for good: it is not found any more. */
@@ -152,17 +164,39 @@ export class FactWriter {
     const indexed = this.indexed(row);
     // Of what an import has left halfway nothing is counted yet.
     if (!indexed) return;
-    const lines = prepared(this.database.writer, LINES_TO_FIND).all({ documentId: id, withWordless: 0 }) as Pick<
-      BlockFact,
-      'words'
-    >[];
+    const lines = this.linesOf(id);
     for (const each of [row, -row]) this.run(DROP_ROWS('findIndex', 'rowid'), each);
-    this.count(id, indexed.title, '', lines, []);
+    this.count(id, row, indexed.title, '', lines, []);
   }
 
   /** The names of what has no document are counted from what the index has of them. */
   countName(id: string, row: number): void {
-    this.count(id, '', this.indexed(row)?.title ?? '', [], []);
+    this.count(id, row, '', this.indexed(row)?.title ?? '', [], []);
+  }
+
+  /** The words of an entry are counted in these languages from now on, and no longer in those. */
+  countIn(id: string, row: number, languages: readonly string[], before: readonly string[]): void {
+    const indexed = this.indexed(row);
+    // Of what an import has left halfway nothing is counted yet.
+    if (!indexed) return;
+    const lines = wordsOfLines(this.linesOf(id));
+    for (const [written, by] of [
+      [before, -1],
+      [languages, 1],
+    ] as const) {
+      const counts = new WordCounts(written);
+      counts.title(indexed.title, by);
+      if (by === 1) counts.text([], lines);
+      else counts.text(lines, []);
+      this.store(id, counts);
+    }
+  }
+
+  private linesOf(documentId: string): Pick<BlockFact, 'words'>[] {
+    return prepared(this.database.writer, LINES_TO_FIND).all({ documentId, withWordless: 0 }) as Pick<
+      BlockFact,
+      'words'
+    >[];
   }
 
   /** Whether the index has anything of a row. */
@@ -175,8 +209,8 @@ export class FactWriter {
   }
 
   /** Counts the words of an entry's title and lines in the place of those it had. */
-  private count(id: string, titleBefore: string, title: string, before: Lines, lines: Lines): void {
-    const counts = new WordCounts();
+  private count(id: string, row: number, titleBefore: string, title: string, before: Lines, lines: Lines): void {
+    const counts = new WordCounts(this.counted.of(accountOf(this.database.writer, id)!, row));
     if (titleBefore !== title) {
       counts.title(titleBefore, -1);
       counts.title(title, 1);
@@ -184,6 +218,10 @@ export class FactWriter {
     if (before.length > 0 || lines.length > 0) {
       counts.text(wordsOfLines(before), wordsOfLines(lines), [tallyOf(before), tallyOf(lines)]);
     }
+    this.store(id, counts);
+  }
+
+  private store(id: string, counts: WordCounts): void {
     const changes = counts.changes();
     if (changes.length === 0) return;
     const account = accountOf(this.database.writer, id)!;

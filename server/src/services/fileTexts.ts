@@ -5,6 +5,7 @@ import { AttachmentEntity, AttachmentTextEntity, EntryEntity, FileUseEntity } fr
 import { isReadable } from '../threads/fileText';
 import type { Threads } from '../threads/threads';
 import type { Attachments } from './attachments';
+import { Errand } from './errand';
 import type { FactWriter } from './facts';
 
 /** How long reading one file may take, in milliseconds. */
@@ -17,48 +18,25 @@ const NOTHING: FileText = { text: '', words: '' };
 
 /** Reads what is written in attachments, one after the other beside all else, so that it is found. */
 export class FileTexts {
-  private reading: Promise<void> = Promise.resolve();
-  private ending = new AbortController();
-
   constructor(
     private database: Database,
     private attachments: Attachments,
     private facts: FactWriter,
     private threads: Threads,
     private log: Logger,
-  ) {
-    attachments.onTake(() => this.poke());
-    this.poke();
+  ) {}
+
+  /** What reads those that were not read yet. */
+  reading(): Errand {
+    return new Errand((signal) => this.readDue(signal), this.log, 'what is written in files was read');
   }
 
-  /** Reads what was not read yet. */
-  poke(): void {
-    this.reading = this.reading
-      .then(() => this.readDue())
-      .catch((error: unknown) => (this.isClosed ? undefined : this.log.error(error, 'files were not read')));
-  }
-
-  /** Resolves when all was read that there is. */
-  idle(): Promise<void> {
-    return this.reading;
-  }
-
-  /** What is being read is broken off: it is read at the next start. */
-  async close(): Promise<void> {
-    this.ending.abort();
-    await this.reading;
-  }
-
-  private get isClosed(): boolean {
-    return this.ending.signal.aborted;
-  }
-
-  private async readDue(): Promise<void> {
-    for (let due = await this.due(); due.length > 0 && !this.isClosed; due = await this.due()) {
+  private async readDue(signal: AbortSignal): Promise<void> {
+    for (let due = await this.due(); due.length > 0; due = await this.due()) {
       for (const { id, media, size } of due) {
         const isRead = isReadable(media) && size <= LARGEST;
-        const text = isRead ? await this.textOf(id, media) : NOTHING;
-        if (this.isClosed) return;
+        const text = isRead ? await this.textOf(id, media, signal) : NOTHING;
+        if (signal.aborted) return;
         await this.store(id, text);
       }
     }
@@ -76,7 +54,7 @@ export class FileTexts {
   }
 
   /** What is written in a file; nothing of one that can't be read, or not in the time and memory there is. */
-  private async textOf(id: string, media: string): Promise<FileText> {
+  private async textOf(id: string, media: string, signal: AbortSignal): Promise<FileText> {
     const content = await this.attachments.contentOf(id);
     if (!content) return NOTHING;
     const bytes = new Uint8Array(content);
@@ -84,10 +62,10 @@ export class FileTexts {
       return await this.threads.run(
         'fileText',
         { media, bytes },
-        { within: READ_WITHIN, isLarge: true, transfer: [bytes.buffer], signal: this.ending.signal },
+        { within: READ_WITHIN, isLarge: true, transfer: [bytes.buffer], signal },
       );
     } catch (error) {
-      if (!this.isClosed) this.log.info({ id, error: (error as Error).message }, 'a file could not be read');
+      if (!signal.aborted) this.log.info({ id, error: (error as Error).message }, 'a file could not be read');
       return NOTHING;
     }
   }

@@ -12,6 +12,7 @@ import { Background } from './background';
 import { Bin } from './bin';
 import { CalendarFiles } from './calendarFiles';
 import { OutlineReader } from './contents';
+import { CountedLanguages } from './countedLanguages';
 import { DeskReader } from './desk';
 import { Documents } from './documents';
 import { Entries } from './entries';
@@ -101,7 +102,8 @@ export interface Services {
 
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data, config.serverLimit);
-  const facts = new FactWriter(database);
+  const countedLanguages = await CountedLanguages.open(database);
+  const facts = new FactWriter(database, countedLanguages);
   await clearBrokenImports(database, facts);
   await bringFactsInLine(database, facts);
   const notices = new Notices();
@@ -121,8 +123,10 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
   const attachments = new Attachments(database, config, threads);
-  const fileTexts = new FileTexts(database, attachments, facts, threads, log);
-  const background = new Background(database, helper, fileTexts, notices, log);
+  const reading = new FileTexts(database, attachments, facts, threads, log).reading();
+  attachments.onTake(() => reading.poke());
+  const counting = countedLanguages.counting(facts, log);
+  const background = new Background(database, helper, [reading, counting], notices, log);
   const noteName = (accountId: string, id: string) => {
     find.note(accountId, id);
     pickables.note(accountId, id);
@@ -152,7 +156,10 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     calendarFiles: new CalendarFiles(database, entries, tasks),
     desk: new DeskReader(database, entries, tasks, tray, zones),
     pages: new Pages(database, entries),
-    settings: new Settings(database, zones),
+    settings: new Settings(database, zones, (viewer) => {
+      countedLanguages.note(viewer);
+      counting.poke();
+    }),
     tags,
     wornTags: new WornTags(database, entries, tags, kinds, referring, lines, zones),
     kinds,

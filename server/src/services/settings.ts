@@ -2,6 +2,7 @@ import type { EntityManager } from 'typeorm';
 import { ownedBy, putOwned, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { SettingEntity } from '../entities';
+import { LANGUAGES_SETTING } from './countedLanguages';
 import { TIME_ZONE, type Zones } from './zones';
 
 /** The key of how the Margins of pages were left, by the page’s id. */
@@ -14,6 +15,8 @@ export class Settings {
   constructor(
     private database: Database,
     private zones: Zones,
+    /** Is told when somebody says which languages they write. */
+    private writes: (viewer: Viewer) => void,
   ) {}
 
   async all(viewer: Viewer): Promise<Record<string, unknown>> {
@@ -24,6 +27,7 @@ export class Settings {
   async set(viewer: Viewer, key: string, value: unknown): Promise<void> {
     await this.database.write((manager) => store(manager, viewer, key, value));
     if (key === TIME_ZONE) this.zones.forget(viewer);
+    if (key === LANGUAGES_SETTING) this.writes(viewer);
   }
 
   /** Remembers how the Margin of one page was left; as it comes when `view` is empty. Those of others stay. */

@@ -42,13 +42,8 @@ export function lineWords(text: string): LineWords {
   return { words, tally: tallyOf(text, folded) };
 }
 
-/** The languages that somebody writes; which they are is seen by the words as long as they have not said it. */
-const WRITTEN: readonly string[] = [];
-
 /** What all lines of a text say of its languages. */
 export const textTally = (lines: readonly LineWords[]): Tally => sumOf(lines.map(({ tally }) => tally));
-
-const spokenBy = (text: Tally): Leading => leadingIn(text, WRITTEN);
 
 const isSameLeading = (one: Leading, other: Leading): boolean =>
   one.size === other.size && [...one].every(([script, language]) => other.get(script) === language);
@@ -57,10 +52,13 @@ const isSameLeading = (one: Leading, other: Leading): boolean =>
 export class WordCounts {
   private counts = new Map<string, CountChange>();
 
+  /** @param written codes of the languages that somebody writes; none where that is seen by the words alone */
+  constructor(private written: readonly string[] = []) {}
+
   /** A title or name, which is a text by itself. */
   title(folded: string, lines: 1 | -1): void {
     const line = lineWords(folded);
-    if (line.words.size > 0) this.add([line], spokenBy(line.tally), lines);
+    if (line.words.size > 0) this.add([line], leadingIn(line.tally, this.written), lines);
   }
 
   /** The lines of one text in the place of what it said before. What did not change is the same object in both. */
@@ -69,7 +67,7 @@ export class WordCounts {
     after: readonly LineWords[],
     tallies = [textTally(before), textTally(after)],
   ): void {
-    const [was, is] = tallies.map(spokenBy) as [Leading, Leading];
+    const [was, is] = tallies.map((text) => leadingIn(text, this.written)) as [Leading, Leading];
     const isAlike = isSameLeading(was, is);
     this.add(isAlike ? without(before, after) : before, was, -1);
     this.add(isAlike ? without(after, before) : after, is, 1);
@@ -82,7 +80,7 @@ export class WordCounts {
         const script = scriptOf(word);
         let language: Language | undefined;
         if (script) {
-          language = languages.get(script) ?? languageOfLine(script, tally, around, WRITTEN);
+          language = languages.get(script) ?? languageOfLine(script, tally, around, this.written);
           languages.set(script, language);
         }
         const counted = { word, language: language?.code ?? '', stem: language ? stemOf(language, written) : '' };

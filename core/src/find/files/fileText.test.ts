@@ -29,7 +29,14 @@ test('a word is held whole, or as the beginning of one that is being typed', () 
 });
 
 test('nothing of a text is left out, whatever is written in it', () => {
-  for (const text of ['', '  \n ', '水車の軸'.repeat(200), '𠮷'.repeat(500), 'ﬁne eﬃcient\u0000word', 'x'.repeat(900)]) {
+  for (const text of [
+    '',
+    '  \n ',
+    '水車の軸'.repeat(200),
+    '𠮷'.repeat(500),
+    'ﬁne eﬃcient\u0000word',
+    'x'.repeat(900),
+  ]) {
     const { text: shown, words: held } = fileTextOf(text);
     expect(shown.replaceAll(/\s/gu, '')).toBe(text.replaceAll(/[\s\p{Cc}]/gu, ''));
     expect(held.split('\n')).toHaveLength(shown.split('\n').length);

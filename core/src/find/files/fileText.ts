@@ -16,7 +16,10 @@ const BROKEN = /(?<=\p{L})[\u00ad-]\s*\n\s*(?=\p{Ll})/gu;
 
 /** The text of a file as it is kept to be found. */
 export function fileTextOf(raw: string): FileText {
-  const text = raw.replaceAll(BROKEN, '').replaceAll(/[\s\p{Cc}]+/gu, ' ').trim();
+  const text = raw
+    .replaceAll(BROKEN, '')
+    .replaceAll(/[\s\p{Cc}]+/gu, ' ')
+    .trim();
   const stretches: string[] = [];
   for (let from = 0; from < text.length;) {
     const to = endOfStretch(text, from);
