@@ -370,3 +370,19 @@ test('F5 a search stands on a page as a live list: pages, lines or tasks, in an 
   await list.getByRole('link', { name: 'tag:iron' }).click();
   await expect(found(page).locator('.finding-page')).toHaveCount(2);
 });
+
+test('F1 somebody says which languages they write, and finds words in all their forms there', async ({ pages }) => {
+  const page = await pages({ Mühle: 'Kindern\n', Other: 'Nothing of it.\n' });
+  await openFind(page, 'kind ');
+  await expect(page.getByText('Nothing holds all of these words.')).toBeVisible();
+  await page.goto(new URL('/settings', page.url()).href);
+  const german = page.getByRole('checkbox', { name: 'German' });
+  await german.press('Space');
+  await expect(german).toBeChecked();
+  await page.reload();
+  await expect(german).toBeChecked();
+  await expect(async () => {
+    await openFind(page, 'kind ');
+    await expect(lines(page).locator('.marked')).toHaveText(['Kindern'], { timeout: 2_000 });
+  }).toPass();
+});

@@ -1,6 +1,5 @@
-import { Pressable, View } from 'react-native';
-import { colour, measure } from '../theme/tokens';
-import { Words } from './Words';
+import { View } from 'react-native';
+import { WordChoice } from './Choice';
 
 interface RadiosProps<T> {
   label: string;
@@ -15,22 +14,13 @@ export function Radios<T extends string | number | null>({ label, values, words,
   return (
     <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 18 }}>
       {values.map((value) => (
-        <Pressable
+        <WordChoice
           key={value}
           role="radio"
-          aria-checked={value === chosen}
+          words={words(value)}
+          isChosen={value === chosen}
           onPress={() => onChoose(value)}
-          style={{
-            minHeight: measure.touch,
-            justifyContent: 'center',
-            borderBottomWidth: 3,
-            borderBottomColor: value === chosen ? colour.vermilion : 'transparent',
-          }}
-        >
-          <Words size={17} weight={value === chosen ? '700' : '400'}>
-            {words(value)}
-          </Words>
-        </Pressable>
+        />
       ))}
     </View>
   );

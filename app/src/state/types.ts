@@ -33,6 +33,8 @@ export interface SettingsInfo {
   margins?: Record<string, MarginView>;
   /** Where the person is, as their device says it. */
   timeZone?: string;
+  /** The languages that somebody writes, by code; none where that is seen by their words. */
+  languages?: string[];
   /** The templates that days begin with; weekdays by number, 0 for Sunday. */
   dayTemplates?: DayTemplates;
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { newId } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
 import {
@@ -13,6 +13,7 @@ import {
 import { useEntryQuery, useNotebooksQuery } from '../../state/api';
 import { colour, measure, spine } from '../../theme/tokens';
 import { open } from '../../screen/navigation';
+import { Choice } from '../../kit/Choice';
 import { Form, type FormLine } from '../../kit/Form';
 import { Sheet } from '../../kit/Sheet';
 import { Words } from '../../kit/Words';
@@ -109,7 +110,7 @@ function PigmentChoice({ chosen, onChoose }: { chosen: Pigment; onChoose: (pigme
   return (
     <View role="radiogroup" aria-label="Pigment" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
       {PIGMENTS.map((pigment) => (
-        <Pressable
+        <Choice
           key={pigment}
           role="radio"
           aria-checked={pigment === chosen}
@@ -127,7 +128,7 @@ function PigmentChoice({ chosen, onChoose }: { chosen: Pigment; onChoose: (pigme
           <Words tone="#fff" weight={pigment === chosen ? '700' : '400'}>
             {pigment}
           </Words>
-        </Pressable>
+        </Choice>
       ))}
     </View>
   );
@@ -142,7 +143,7 @@ function OrnamentChoice({ chosen, onChoose }: OrnamentChoiceProps) {
   return (
     <View role="radiogroup" aria-label="Ornament" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 4 }}>
       {[null, ...ORNAMENTS].map((ornament) => (
-        <Pressable
+        <Choice
           key={ornament ?? 'none'}
           role="radio"
           aria-checked={ornament === chosen}
@@ -158,7 +159,7 @@ function OrnamentChoice({ chosen, onChoose }: OrnamentChoiceProps) {
           }}
         >
           {ornament ? <Ornament name={ornament} tone={colour.ink} size={22} /> : <Words tone={colour.soft}>none</Words>}
-        </Pressable>
+        </Choice>
       ))}
     </View>
   );

@@ -1,9 +1,8 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { SendForm } from '@glossarion/core/acts/parts';
 import { colour } from '../../theme/tokens';
-import { Action } from '../../kit/Action';
 import { later } from '../../kit/later';
+import { Radios } from '../../kit/Radios';
 import { Words } from '../../kit/Words';
 import { sendTo } from './partActs';
 
@@ -33,17 +32,13 @@ export function SendSheet({ pageId, ids, onClose }: SendSheetProps) {
     >
       {(page) => (
         <>
-          <View role="radiogroup" aria-label="How" style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 14 }}>
-            {FORMS.map((each) => (
-              <Action
-                key={each.form}
-                role="radio"
-                aria-checked={form === each.form}
-                label={form === each.form ? `● ${each.words}` : `○ ${each.words}`}
-                onPress={() => setForm(each.form)}
-              />
-            ))}
-          </View>
+          <Radios
+            label="How"
+            values={FORMS.map((each) => each.form)}
+            words={(value) => FORMS.find((each) => each.form === value)!.words}
+            chosen={form}
+            onChoose={setForm}
+          />
           {page && <Words tone={colour.soft}>Enter takes the first.</Words>}
         </>
       )}

@@ -1,5 +1,5 @@
 import { useContext, useState, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useShelf } from '../../documents/session';
 import { LocalStore } from '../../documents/localStore';
 import { passphraseTrouble } from '@glossarion/core/accounts';
@@ -21,11 +21,14 @@ import { sendWaitingActs, waitingActs } from '../../state/waitingActs';
 import { Screen } from '../../screen/Screen';
 import { useTitle } from '../../screen/useTitle';
 import { Button } from '../../kit/Button';
+import { Choice } from '../../kit/Choice';
 import { Form, type FormLine } from '../../kit/Form';
+import { Radios } from '../../kit/Radios';
 import { Words } from '../../kit/Words';
 import { DayTemplates } from '../templates/DayTemplates';
 import { CalendarAddress } from './CalendarAddress';
 import { TakeIn } from './TakeIn';
+import { WrittenLanguages } from './WrittenLanguages';
 
 const MODES: [ModeChoice, string][] = [
   ['system', 'As this device'],
@@ -50,6 +53,9 @@ export function SettingsScreen() {
         </Part>
         <Part name="Keys">
           <LettersChoice />
+        </Part>
+        <Part name="Languages you write">
+          <WrittenLanguages />
         </Part>
         <Part name="What days begin with">
           <DayTemplates />
@@ -92,32 +98,15 @@ function Part({ name, children }: { name: string; children: ReactNode }) {
 
 function ModeChoiceRow() {
   const choice = useModeChoice();
+  const words = (mode: ModeChoice) => MODES.find(([each]) => each === mode)![1];
   return (
-    <View
-      role="radiogroup"
-      aria-label="Light and dark"
-      style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 20 }}
-    >
-      {MODES.map(([mode, label]) => (
-        <Pressable
-          key={mode}
-          role="radio"
-          aria-checked={choice === mode}
-          onPress={() => chooseMode(mode)}
-          style={{
-            minHeight: measure.touch,
-            minWidth: measure.touch,
-            justifyContent: 'center',
-            borderBottomWidth: 3,
-            borderBottomColor: choice === mode ? colour.vermilion : 'transparent',
-          }}
-        >
-          <Words size={17} weight={choice === mode ? '700' : '400'}>
-            {label}
-          </Words>
-        </Pressable>
-      ))}
-    </View>
+    <Radios
+      label="Light and dark"
+      values={MODES.map(([mode]) => mode)}
+      words={words}
+      chosen={choice}
+      onChoose={chooseMode}
+    />
   );
 }
 
@@ -127,7 +116,7 @@ function LettersChoice() {
   const [set] = useSetMutation();
   const isOn = settings?.letters !== false;
   return (
-    <Pressable
+    <Choice
       role="switch"
       aria-checked={isOn}
       aria-label="Single letters act out of text"
@@ -141,7 +130,7 @@ function LettersChoice() {
         </Words>
       </Words>
       <Words tone={colour.soft}>Pressing Shift twice opens them along the bottom in any case.</Words>
-    </Pressable>
+    </Choice>
   );
 }
 
