@@ -192,8 +192,11 @@ test('F1 without network the pages that this window keeps are searched, what was
   await lines(page).click();
   await expect(titleOf(page)).toHaveText('Sluice gate');
   await expect(line(page, 'gudgeon is')).toBeInViewport();
+  // What is looked for is asked again as soon as the server is there.
+  await page.goBack();
+  await field(page).fill('forged by callum');
+  await expect(page.getByText('this is from the 2 pages that this browser keeps')).toBeVisible();
   await context.setOffline(false);
-  await openFind(page, 'forged by callum');
   await expect(found(page).getByRole('option', { name: /^Bands/u })).toBeVisible();
   await expect(page.getByText('The server can’t be reached')).toHaveCount(0);
 });

@@ -12,6 +12,8 @@ import type { FactWriter } from './facts';
 const READ_WITHIN = 60_000;
 /** The largest file that is read, in bytes: what a thread has room for. */
 const LARGEST = 48_000_000;
+/** After a file of so many bytes the memory that its thread has taken is let go. */
+const LARGE = 2_000_000;
 /** Files that are looked up together. */
 const AT_ONCE = 100;
 const NOTHING: FileText = { text: '', words: '' };
@@ -62,7 +64,7 @@ export class FileTexts {
       return await this.threads.run(
         'fileText',
         { media, bytes },
-        { within: READ_WITHIN, isLarge: true, transfer: [bytes.buffer], signal },
+        { within: READ_WITHIN, isLarge: bytes.length > LARGE, transfer: [bytes.buffer], signal },
       );
     } catch (error) {
       if (!signal.aborted) this.log.info({ id, error: (error as Error).message }, 'a file could not be read');
