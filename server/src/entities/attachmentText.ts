@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import { key, text } from './columns';
+import { key, text, zero } from './columns';
 
 /** What is written in an attachment; both empty where nothing can be read of it. */
 export interface StoredAttachmentText {
@@ -7,10 +7,12 @@ export interface StoredAttachmentText {
   text: string;
   /** The same as the index of words has it. */
   words: string;
+  /** How often its reading was begun and came to no end, whatever it was: a file that ends the server is not read for ever. */
+  tries: number;
 }
 
 export const AttachmentTextEntity = new EntitySchema<StoredAttachmentText>({
   name: 'AttachmentText',
   tableName: 'attachmentTexts',
-  columns: { fileId: key, text, words: text },
+  columns: { fileId: key, text, words: text, tries: zero },
 });

@@ -7,7 +7,7 @@ export class AttachmentTexts1791000400000 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`CREATE TABLE attachmentTexts (
       fileId TEXT NOT NULL PRIMARY KEY REFERENCES attachments(id) ON DELETE CASCADE, text TEXT NOT NULL,
-      words TEXT NOT NULL
+      words TEXT NOT NULL, tries INTEGER NOT NULL DEFAULT 0
     ) STRICT`);
   }
 

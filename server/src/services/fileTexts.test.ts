@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { deflateSync } from 'node:zlib';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import request from 'supertest';
@@ -8,6 +9,7 @@ import type { Found } from '@glossarion/core/find';
 import { fileText } from '../threads/fileText';
 import { Threads } from '../threads/threads';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { AttachmentTextEntity } from '../entities';
 import type { Attachment } from './attachments';
 import { checkData } from './checkData';
 
@@ -79,6 +81,50 @@ test('what is written in a PDF is read page by page, in a thread', async () => {
   } finally {
     await threads.close();
   }
+});
+
+/** A PDF of one page whose text is nothing but so many million spaces. */
+function unpacking(millions: number): Uint8Array {
+  const text = deflateSync(Buffer.alloc(millions * 1_000_000, 32));
+  const parts = [
+    '<< /Type /Catalog /Pages 2 0 R >>',
+    '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
+    '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 595 842] /Resources << >> /Contents 4 0 R >>',
+    `<< /Length ${text.length} /Filter /FlateDecode >>\nstream\n${text.toString('latin1')}\nendstream`,
+  ].map((part, index) => `${index + 1} 0 obj\n${part}\nendobj\n`);
+  return new Uint8Array(
+    Buffer.from(`%PDF-1.4\n${parts.join('')}trailer\n<< /Size 5 /Root 1 0 R >>\n%%EOF\n`, 'latin1'),
+  );
+}
+
+test('a small file that unpacks to any size ends its own thread, and others are read after it', async () => {
+  const threads = new Threads(pathToFileURL(path.join(root, 'server/dist/thread.mjs')));
+  const read = (bytes: Uint8Array) =>
+    threads.run('fileText', { media: 'application/pdf', bytes }, { within: 120_000, growth: 150_000_000 });
+  try {
+    const bomb = unpacking(1_500);
+    expect(bomb.length).toBeLessThan(2_000_000);
+    await expect(read(bomb)).rejects.toMatchObject({ name: 'Overdone' });
+    expect((await read(new Uint8Array(report))).words).toContain(' efflorescence ');
+  } finally {
+    await threads.close();
+  }
+});
+
+test('a file whose reading came to no end is read once more, and then left', async () => {
+  const file = await attach(ines, 'report.txt', 'The springing of the arch');
+  await page(ines, 'Culvert', nodeOf(file));
+  const came = async (tries: number) => {
+    await server.services.background.idle();
+    await server.services.database.write((manager) =>
+      manager.update(AttachmentTextEntity, { fileId: file.id }, { text: '', words: '', tries }),
+    );
+    await attach(ines, `${tries}.txt`, `Something else ${tries}`);
+    await server.services.background.idle();
+    return server.row<{ words: string }>('SELECT words FROM attachmentTexts WHERE fileId = ?', file.id)!.words.trim();
+  };
+  expect(await came(1)).toBe('the springing of the arch');
+  expect(await came(2)).toBe('');
 });
 
 test('the words of a text are kept in the way it was written', async () => {

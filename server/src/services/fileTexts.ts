@@ -10,6 +10,10 @@ import type { FactWriter } from './facts';
 
 /** How long reading one file may take, in milliseconds. */
 const READ_WITHIN = 60_000;
+/** By how much the server may grow while one is read, in bytes: a small file may unpack to any size. */
+const GROWTH = 400_000_000;
+/** How often the reading of a file is begun that comes to no end. */
+const TRIES = 2;
 /** The largest file that is read, in bytes: what a thread has room for. */
 const LARGEST = 48_000_000;
 /** After a file of so many bytes the memory that its thread has taken is let go. */
@@ -37,8 +41,9 @@ export class FileTexts {
     for (let due = await this.due(); due.length > 0; due = await this.due()) {
       for (const { id, media, size } of due) {
         const isRead = isReadable(media) && size <= LARGEST;
+        if (isRead) await this.begin(id);
         const text = isRead ? await this.textOf(id, media, signal) : NOTHING;
-        if (signal.aborted) return;
+        if (signal.aborted) return isRead ? this.leave(id) : undefined;
         await this.store(id, text);
       }
     }
@@ -49,7 +54,7 @@ export class FileTexts {
       .createQueryBuilder(AttachmentEntity, 'a')
       .leftJoin(AttachmentTextEntity.options.name, 't', 't.fileId = a.id')
       .select(['a.id AS id', 'a.media AS media', 'a.size AS size'])
-      .where('t.fileId IS NULL')
+      .where('t.fileId IS NULL OR t.tries BETWEEN 1 AND :most', { most: TRIES - 1 })
       .orderBy('a.madeAt')
       .limit(AT_ONCE)
       .getRawMany();
@@ -64,7 +69,7 @@ export class FileTexts {
       return await this.threads.run(
         'fileText',
         { media, bytes },
-        { within: READ_WITHIN, isLarge: bytes.length > LARGE, transfer: [bytes.buffer], signal },
+        { within: READ_WITHIN, growth: GROWTH, isLarge: bytes.length > LARGE, transfer: [bytes.buffer], signal },
       );
     } catch (error) {
       if (!signal.aborted) this.log.info({ id, error: (error as Error).message }, 'a file could not be read');
@@ -72,12 +77,26 @@ export class FileTexts {
     }
   }
 
+  /** Notes that a file is about to be read. */
+  private begin(fileId: string): Promise<void> {
+    return this.database.write(async (manager) => {
+      if (!(await manager.existsBy(AttachmentEntity, { id: fileId }))) return;
+      const tries = (await manager.findOneBy(AttachmentTextEntity, { fileId }))?.tries ?? 0;
+      await manager.upsert(AttachmentTextEntity, { fileId, ...NOTHING, tries: tries + 1 }, ['fileId']);
+    });
+  }
+
+  /** It was left for the next start, through no fault of its own. */
+  private leave(fileId: string): Promise<void> {
+    return this.database.write((manager) => manager.delete(AttachmentTextEntity, { fileId }).then(() => undefined));
+  }
+
   /** Keeps what is written in a file, and lets the pages that show it be found by it. */
   private store(fileId: string, text: FileText): Promise<void> {
     return this.database.writePiece(async (manager) => {
       // It may have been let go meanwhile.
       if (!(await manager.existsBy(AttachmentEntity, { id: fileId }))) return;
-      await manager.upsert(AttachmentTextEntity, { fileId, ...text }, ['fileId']);
+      await manager.upsert(AttachmentTextEntity, { fileId, ...text, tries: 0 }, ['fileId']);
       if (text.words === '') return;
       const shown = await manager
         .createQueryBuilder(FileUseEntity, 'u')

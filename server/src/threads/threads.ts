@@ -8,6 +8,8 @@ const THREADS = 2;
 /** The most memory one may take for itself, and for what it needs for a moment only, in megabytes. */
 const MEMORY = 160;
 const YOUNG = 32;
+/** How often it is looked how much the process has grown, in milliseconds. */
+const WATCHED_EVERY = 50;
 /** How long a thread that has nothing to do is kept, in milliseconds. */
 const KEPT = 20_000;
 
@@ -19,6 +21,11 @@ export class Overdone extends Error {
 export interface TaskOptions {
   /** How long it may take once it is begun, in milliseconds. */
   within: number;
+  /**
+   * By how much the whole process may grow meanwhile, in bytes: what a thread holds outside the memory of its own, as what
+   * is unpacked, is bounded by nothing else.
+   */
+  growth?: number;
   signal?: AbortSignal;
   /** Whether it goes before those that wait. */
   isUrgent?: boolean;
@@ -45,7 +52,7 @@ export class Threads {
   async run<K extends TaskName>(
     task: K,
     input: InputOf<K>,
-    { within, signal, isUrgent = false, isLarge = false, transfer }: TaskOptions,
+    { within, growth, signal, isUrgent = false, isLarge = false, transfer }: TaskOptions,
   ): Promise<OutputOf<K>> {
     if (!existsSync(this.script)) return (await doTask({ task, input })) as OutputOf<K>;
     await this.turn(isUrgent);
@@ -57,6 +64,14 @@ export class Threads {
         isLate = true;
         stop.abort();
       }, within);
+      const before = process.memoryUsage.rss();
+      const watch = growth
+        ? setInterval(() => {
+            if (process.memoryUsage.rss() - before < growth) return;
+            isLate = true;
+            stop.abort();
+          }, WATCHED_EVERY)
+        : undefined;
       const pass = () => stop.abort();
       signal?.addEventListener('abort', pass);
       try {
@@ -69,6 +84,7 @@ export class Threads {
         throw error;
       } finally {
         clearTimeout(timer);
+        clearInterval(watch);
         signal?.removeEventListener('abort', pass);
       }
     } finally {

@@ -15,6 +15,8 @@ function sourceOf(document: Y.Doc) {
         listener();
       };
       map.observeDeep(renew);
+      // What came since it was drawn was told to nobody.
+      held = readBeside(document);
       return () => map.unobserveDeep(renew);
     },
     read: () => held,
