@@ -3,6 +3,7 @@ import { useLayoutEffect } from 'react';
 import { createRoot } from 'react-dom/client';
 import { writeField } from '@glossarion/core/document';
 import { PageDocument } from '../../documents/pageDocument';
+import { Box } from '../../kit/Box';
 import { useBeside } from './useBeside';
 
 // Drawn as a browser draws it: what is due once it is drawn comes in its own time.
@@ -12,7 +13,7 @@ const FIELD = '01a228ee-3674-75d8-8eb4-af6685d5ad57';
 
 function Fields({ page }: { page: PageDocument }) {
   const { fields } = useBeside(page);
-  return <p>{Object.keys(fields).length === 0 ? 'nothing' : 'filled in'}</p>;
+  return <Box>{Object.keys(fields).length === 0 ? 'nothing' : 'filled in'}</Box>;
 }
 
 /** What the server has arrives when the fields were drawn and are not listened to yet. */
