@@ -157,7 +157,7 @@ test('it is so wherever the file goes: another page, another title, undone, in t
   expect(await found(ines, 'springing ')).toEqual([]);
   await act(ines, { do: 'putBlocks', id, afterId: null, nodes: [node] });
   expect((await found(ines, 'springing ')).map(([title]) => title)).toEqual(['Drain']);
-  expect(await checkData(server.services.database)).toEqual([]);
+  expect((await checkData(server.services.database)).filter(({ pageId }) => pageId === id)).toEqual([]);
   await act(ines, { do: 'bin', id });
   expect(await found(ines, 'springing ')).toEqual([]);
 });
