@@ -10,7 +10,6 @@ import { LINES_TO_FIND } from '../entities/block.queries';
 import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { COUNT_WORD } from '../entities/vocabulary.queries';
-import type { CountedLanguages } from './countedLanguages';
 import { fileNamesOf, foundBeside, foundInFiles, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -43,10 +42,10 @@ export class FactWriter {
   private listeners = new Set<(documentId: string) => void>();
   private countListeners = new Set<(accountId: string, words: readonly string[]) => void>();
 
-  /** @param counted in which languages the words of entries are counted; as the words have it if that is not known */
+  /** @param languagesOf in which languages the words of an entry are counted; none where the words themselves tell */
   constructor(
     private database: Pick<Database, 'writer'>,
-    private counted: Pick<CountedLanguages, 'of'> = { of: () => [] },
+    private languagesOf: (accountId: string, row: number) => readonly string[] = () => [],
   ) {}
 
   /** Calls `changed` within every transaction in which the facts of a document change. */
@@ -210,7 +209,7 @@ export class FactWriter {
 
   /** Counts the words of an entry's title and lines in the place of those it had. */
   private count(id: string, row: number, titleBefore: string, title: string, before: Lines, lines: Lines): void {
-    const counts = new WordCounts(this.counted.of(accountOf(this.database.writer, id)!, row));
+    const counts = new WordCounts(this.languagesOf(accountOf(this.database.writer, id)!, row));
     if (titleBefore !== title) {
       counts.title(titleBefore, -1);
       counts.title(title, 1);

@@ -103,7 +103,7 @@ export interface Services {
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data, config.serverLimit);
   const countedLanguages = await CountedLanguages.open(database);
-  const facts = new FactWriter(database, countedLanguages);
+  const facts = new FactWriter(database, (accountId, row) => countedLanguages.of(accountId, row));
   await clearBrokenImports(database, facts);
   await bringFactsInLine(database, facts);
   const notices = new Notices();
