@@ -69,9 +69,10 @@ export const fileNamesOf = (raw: RawDatabase, documentId: string): string[] =>
  * when nothing is written in them.
  */
 export function foundInFiles(raw: RawDatabase, documentId: string, title: string): string {
-  const words = new Set(heldByLines(raw, documentId, true).flatMap((each) => each.words || []));
+  const files = heldByLines(raw, documentId, true).filter(({ what }) => what === 'file');
+  const words = new Set(files.flatMap((each) => each.words || []));
   if (words.size === 0) return '';
-  const names = fileNamesOf(raw, documentId).map(indexedWords);
+  const names = files.map(({ held }) => indexedWords(held)).sort();
   return [title, ...names, ...[...words].sort().map((each) => each.replaceAll(/\s+/gu, ' ').trim())].join(' ');
 }
 
