@@ -23,7 +23,19 @@ const byHand = [
  * before it, so that no circle can come to be.
  */
 const CORE = [
-  ...['accounts', 'notices', 'calendar', 'words', 'outline', 'tags', 'document', 'links', 'alsoNamed', 'journal'],
+  ...[
+    'palette',
+    'accounts',
+    'notices',
+    'calendar',
+    'words',
+    'outline',
+    'tags',
+    'document',
+    'links',
+    'alsoNamed',
+    'journal',
+  ],
   ...[
     'tray',
     'dates',
@@ -38,11 +50,22 @@ const CORE = [
     'acts',
     'bin',
   ],
-  ...['desk', 'formats', 'kin', 'margin', 'review', 'messages', 'names', 'pickables', 'testing'],
+  ...['desk', 'formats', 'works', 'kin', 'margin', 'review', 'messages', 'names', 'pickables', 'testing'],
 ].map((name) => `core/src/${name}`);
 const SERVER = [
   ...['sqlite', 'entities', 'problem.ts', 'startError.ts', 'access', 'migrations', 'database', 'text.ts', 'config.ts'],
-  ...['values.ts', 'threads', 'background', 'services', 'routes', 'app.ts', 'socket', 'measuring', 'start.ts'],
+  ...[
+    'values.ts',
+    'siteScript',
+    'threads',
+    'background',
+    'services',
+    'routes',
+    'app.ts',
+    'socket',
+    'measuring',
+    'start.ts',
+  ],
   ...['stop.ts', 'commands', 'main.ts', 'testing', 'reliability'],
 ].map((name) => `server/src/${name}`);
 
@@ -64,7 +87,21 @@ const FEATURES = [
     'margin',
     'tags',
   ],
-  ...['desk', 'bin', 'keys', 'find', 'replace', 'preview', 'journal', 'review', 'page', 'session', 'settings', 'shell'],
+  ...[
+    'desk',
+    'bin',
+    'keys',
+    'find',
+    'replace',
+    'preview',
+    'journal',
+    'review',
+    'page',
+    'session',
+    'settings',
+    'works',
+    'shell',
+  ],
 ];
 
 /** The folders of the app from the ground up: each knows those before it, so that no circle can come to be. */

@@ -19,7 +19,7 @@ const plain = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|vfile[^/]*|devlop|unist-[^/]*|mdast-[^/]*|micromark[^/]*|hast-[^/]*|hastscript|html-void-elements|property-information|space-separated-tokens|comma-separated-tokens|stringify-entities|character-entities-html4|character-entities-legacy|web-namespaces|parse5|entities|decode-named-character-reference|character-entities|ccount|escape-string-regexp|markdown-table|longest-streak|zwitch|fault|format|uuid|fractional-indexing|@leeoniya|stemmer)/)',
+    '/node_modules/(?!(file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|vfile[^/]*|devlop|unist-[^/]*|mdast-[^/]*|micromark[^/]*|hast-[^/]*|hastscript|xast[^/]*|@rgrove|smol-toml|html-void-elements|property-information|space-separated-tokens|comma-separated-tokens|stringify-entities|character-entities-html4|character-entities-legacy|web-namespaces|parse5|entities|decode-named-character-reference|character-entities|ccount|escape-string-regexp|markdown-table|longest-streak|zwitch|fault|format|uuid|fractional-indexing|@leeoniya|stemmer)/)',
   ],
   moduleNameMapper: {
     '^@glossarion/core/(.*)$': path.join(root, 'core/src/$1/index.ts'),

@@ -37,25 +37,30 @@ test(
   },
 );
 
-test(
-  'a folder of Markdown is taken in from the settings, and what was not understood is said',
-  { tag: '@once' },
-  async ({ mill }) => {
-    await mill.goto(new URL('/settings', mill.url()).href);
-    const { mkdtempSync, mkdirSync, writeFileSync } = await import('node:fs');
-    const folder = mkdtempSync('/tmp/glossarion-notes-');
-    mkdirSync(`${folder}/Reading/Books`, { recursive: true });
-    writeFileSync(
-      `${folder}/Reading/Books/Tide and Timber.md`,
-      '# Tide and Timber\n\nOn wood. <blink>bold</blink>\n\n| a | b |\n| - | - |\n| 1 | 2 |\n',
-    );
-    await mill.getByLabel('A folder of Markdown files').setInputFiles(folder);
-    await expect(mill.getByText('Made: 1 notebook, 1 section, 1 page')).toBeVisible();
-    await expect(mill.getByText(/Tide and Timber\.md: The HTML <blink>/)).toBeVisible();
-    await openPage(mill, 'Tide and Timber');
-    await expect(textOf(mill).locator('table')).toContainText('12');
-  },
-);
+test('a folder of Markdown is taken in, and what was not understood is said', { tag: '@once' }, async ({ mill }) => {
+  await mill.goto(new URL('/in-and-out', mill.url()).href);
+  const { mkdtempSync, mkdirSync, writeFileSync } = await import('node:fs');
+  const folder = mkdtempSync('/tmp/glossarion-notes-');
+  mkdirSync(`${folder}/Reading/Books`, { recursive: true });
+  writeFileSync(
+    `${folder}/Reading/Books/Tide and Timber.md`,
+    '# Tide and Timber\n\nOn wood. <blink>bold</blink>\n\n| a | b |\n| - | - |\n| 1 | 2 |\n',
+  );
+  const [chooser] = await Promise.all([
+    mill.waitForEvent('filechooser'),
+    mill.getByRole('button', { name: 'Choose a folder' }).click(),
+  ]);
+  await chooser.setFiles(folder);
+  await expect(mill.getByText('Would be made: 1 notebook, 1 section, 1 page.')).toBeVisible();
+  await mill.getByRole('button', { name: /would come in otherwise than written/u }).click();
+  await expect(mill.getByText(/Tide and Timber\.md: The HTML <blink>/)).toBeVisible();
+  await mill.getByRole('button', { name: 'Take it in' }).click();
+  await expect(mill.getByText('Made: 1 notebook, 1 section, 1 page')).toBeVisible();
+  await mill.getByRole('button', { name: 'things came in otherwise than written' }).click();
+  await expect(mill.getByText(/Tide and Timber\.md: The HTML <blink>/)).toBeVisible();
+  await openPage(mill, 'Tide and Timber');
+  await expect(textOf(mill).locator('table')).toContainText('12');
+});
 
 /** What may be found in one theme and not in the other. */
 const OF_COLOUR = ['color-contrast', 'link-in-text-block'];
@@ -106,6 +111,7 @@ for (const { name: way, isPhoneSized, colorScheme, also, isGrown } of walks) {
       '/kinds',
       '/tags',
       '/replace?find=gate',
+      '/in-and-out',
       '/review/2026',
       '/day/2026-03-09',
       '/nowhere',

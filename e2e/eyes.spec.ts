@@ -12,6 +12,7 @@ const PLACES = [
   '/kinds',
   '/tags',
   '/replace?find=gate',
+  '/in-and-out',
   '/review/2026-03',
   '/find?q=gate',
   '/settings',

@@ -135,6 +135,8 @@ test(
   { tag: '@once' },
   async ({ mill, context }) => {
     await openPage(mill, 'Stop logs');
+    // Links show their titles a moment after the words.
+    await expect(textOf(mill)).toContainText('Eleven logs for Sluice gate no. 2.');
     const before = await lines(mill);
     const index = before.findIndex((each) => each.startsWith('Eleven logs for'));
     const other = await context.newPage();

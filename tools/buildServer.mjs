@@ -1,6 +1,7 @@
 // Bundles the server and its commands into server/dist; packages stay where they are installed.
 import { build } from 'esbuild';
-import { readdirSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import path from 'node:path';
 import { core } from './lib/core.mjs';
 import { root } from './lib/project.mjs';
@@ -51,3 +52,35 @@ await build({
   banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
   plugins: [core],
 });
+
+// What a site is shown with that is taken out: a script that finds without a server, and the letters.
+const site = path.join(root, 'server/dist/site');
+rmSync(site, { recursive: true, force: true });
+mkdirSync(site, { recursive: true });
+await build({
+  ...common,
+  entryPoints: ['server/src/siteScript/site.ts'],
+  outdir: 'server/dist/site',
+  outExtension: {},
+  platform: 'browser',
+  format: 'iife',
+  target: 'es2022',
+  sourcemap: false,
+  minify: true,
+  plugins: [core],
+});
+const LETTERS = [
+  ...['alegreya/400', 'alegreya/400-italic', 'alegreya/700', 'alegreya-sans/400', 'alegreya-sans/500'],
+  ...['alegreya-sans-sc/400', 'alegreya-sans-sc/700', 'jetbrains-mono/400'],
+];
+const { resolve } = createRequire(path.join(root, 'app/package.json'));
+const letters = LETTERS.map((name) => {
+  const sheet = resolve(`@fontsource/${name}.css`);
+  // The older form of each file is for browsers that are gone.
+  const text = readFileSync(sheet, 'utf8').replaceAll(/, url\([^)]*\.woff\) format\('woff'\)/gu, '');
+  return text.replaceAll(/url\(\.\/files\/([^)]+)\)/gu, (_whole, file) => {
+    copyFileSync(path.join(path.dirname(sheet), 'files', file), path.join(site, file));
+    return `url(${file})`;
+  });
+});
+writeFileSync(path.join(site, 'letters.css'), letters.join('\n'));

@@ -20,6 +20,7 @@ import { deskRoutes } from './routes/desk';
 import { entryRoutes } from './routes/entries';
 import { fileRoutes } from './routes/files';
 import { findRoutes } from './routes/find';
+import { exportRoutes } from './routes/exports';
 import { importRoutes } from './routes/imports';
 import { logRoutes } from './routes/log';
 import { meetingRoutes } from './routes/meetings';
@@ -30,6 +31,7 @@ import { settingRoutes } from './routes/settings';
 import { replaceRoutes } from './routes/replace';
 import { tagRoutes } from './routes/tags';
 import { taskRoutes } from './routes/tasks';
+import { workRoutes } from './routes/works';
 import { templateRoutes } from './routes/templates';
 import { trayRoutes } from './routes/tray';
 import type { Services } from './services';
@@ -123,6 +125,8 @@ export function makeApp(services: Services): Express {
   // Acts may bring blocks along.
   api.use('/acts', express.json({ limit: '8mb', reviver: asText }));
   api.use(express.json({ limit: '256kb', reviver: asText }));
+  api.use(exportRoutes(services));
+  api.use(workRoutes(services));
   for (const routes of [
     accountRoutes,
     entryRoutes,

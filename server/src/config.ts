@@ -6,6 +6,8 @@ export interface Config {
   port: number;
   /** The folder of the database and the attachments. */
   data: string;
+  /** A folder whose folders and zips whoever is signed in may take in; null for none. */
+  imports: string | null;
   /** The address people use, when a proxy stands in front; else the request's own host is taken. */
   origin: string | null;
   /** A throw-away start that opens signed in to the demo account, on loopback only. */
@@ -32,6 +34,7 @@ export type SignUp = 'open' | 'first' | 'invitation';
 const environment = Joi.object({
   PORT: Joi.number().port().default(4000),
   GLOSSARION_DATA: Joi.string().default(path.resolve('data')),
+  GLOSSARION_IMPORTS: Joi.string().optional(),
   GLOSSARION_ORIGIN: Joi.string()
     .uri({ scheme: ['http', 'https'] })
     .optional(),
@@ -62,6 +65,7 @@ export function readConfig(from: NodeJS.ProcessEnv): Config {
   const config: Config = {
     port: value.PORT,
     data: path.resolve(value.GLOSSARION_DATA),
+    imports: value.GLOSSARION_IMPORTS ? path.resolve(value.GLOSSARION_IMPORTS) : null,
     origin: value.GLOSSARION_ORIGIN ? new URL(value.GLOSSARION_ORIGIN).origin : null,
     isDemo: value.GLOSSARION_DEMO,
     host: value.GLOSSARION_HOST,

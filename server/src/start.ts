@@ -59,6 +59,7 @@ export async function start(
   } catch (error) {
     clearInterval(sweeping);
     stopSocket();
+    services.works.close();
     await services.background.close();
     await services.database.close();
     throw new StartError(refusal(config, error as NodeJS.ErrnoException));
@@ -72,6 +73,7 @@ export async function start(
       server.close(() => resolve());
       setTimeout(() => server.closeAllConnections(), 2000).unref();
     });
+    services.works.close();
     await services.background.close();
     await services.threads.close();
     await services.database.close();

@@ -25,6 +25,7 @@ const TAGS = {
   words: 'Found',
   searches: 'Searches',
   tags: 'Tags',
+  works: 'Works',
 } as const;
 
 type Tag = (typeof TAGS)[keyof typeof TAGS];

@@ -6,7 +6,6 @@ import type { AlsoNamedLines } from '@glossarion/core/alsoNamed';
 import { OUTERMOST } from '@glossarion/core/notices';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk as DeskInfo } from '@glossarion/core/desk';
-import type { ImportReport } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound } from '@glossarion/core/kin';
 import type { Glimpse, LinkableLine, Target } from '@glossarion/core/links';
@@ -106,6 +105,10 @@ export const linesOf = (
   ...tagged('Titles', [id], lines?.flatMap(({ pageId, trail }) => [pageId, ...ids(trail)]) ?? []),
 ];
 
+/** The most characters of acts that are sent to their end though the page is left meanwhile: a browser grants 64 KB in all. */
+const OUTLIVING = 2_000;
+const isShort = (acts: readonly Act[]): boolean => JSON.stringify(acts).length <= OUTLIVING;
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: base as BaseQueryFn<
@@ -131,6 +134,7 @@ export const api = createApi({
     'Kinds',
     'Found',
     'Searches',
+    'Works',
   ],
   endpoints: (build) => ({
     session: build.query<SessionInfo, void>({ query: () => '/session', providesTags: ['Session'] }),
@@ -174,7 +178,7 @@ export const api = createApi({
       invalidatesTags: ['Folds'],
     }),
     acts: build.mutation<ActsDone, readonly Act[]>({
-      query: (acts) => ({ url: '/acts', method: 'POST', body: { acts } }),
+      query: (acts) => ({ url: '/acts', method: 'POST', body: { acts }, keepalive: isShort(acts) }),
       // A task changes nothing else than what is shown of tasks, and is told of.
       invalidatesTags: (_done, _error, acts) =>
         acts.every((act) => act.do === 'setTask')
@@ -352,15 +356,6 @@ export const api = createApi({
       query: () => '/recent',
       providesTags: (found) => ['Words', 'Desk', ...tagged('Titles', targetIds(found))],
     }),
-    importProgress: build.query<{ id: string; done: number; total: number }, string>({
-      query: (id) => `/imports/${id}`,
-      keepUnusedDataFor: 0,
-    }),
-    stopImport: build.mutation<void, string>({ query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }) }),
-    takeIn: build.mutation<ImportReport, { id: string; files: { path: string; text: string }[] }>({
-      query: (body) => ({ url: '/imports', method: 'POST', body }),
-      invalidatesTags: ['Outline', 'Titles', 'Links', 'Words'],
-    }),
   }),
 });
 
@@ -410,8 +405,5 @@ export const {
   useNamesQuery,
   useRecentQuery,
   useTagsQuery,
-  useTakeInMutation,
-  useImportProgressQuery,
-  useStopImportMutation,
   useTemplatesQuery,
 } = api;

@@ -1,9 +1,10 @@
+import { newId } from '@glossarion/core/document';
 import { api } from './api';
 import { savingChanged } from './view';
 import { ask, askAgain, FRESH, store, targetOf, wantTargets } from './store';
 
 /** Requests that wait for their answer. */
-const asked: { url: string; answer: (json: unknown, status?: number) => void }[] = [];
+const asked: { url: string; keepalive: boolean; answer: (json: unknown, status?: number) => void }[] = [];
 
 /** Node knows no address that others go by. */
 class HereRequest extends Request {
@@ -21,7 +22,8 @@ beforeEach(() => {
       signal.addEventListener('abort', () => reject(signal.reason as Error));
       const answer = (json: unknown, status = 200) =>
         resolve(new Response(JSON.stringify(json), { status, headers: { 'content-type': 'application/json' } }));
-      asked.push({ url: (request as Request).url, answer });
+      const { url, keepalive } = request as Request;
+      asked.push({ url, keepalive, answer });
     });
 });
 
@@ -69,6 +71,31 @@ test.each([
   10_000,
 );
 
+test('what could not be fetched is asked for when its time has come, however often and by whomever it is wanted', async () => {
+  wantTargets(['tag']);
+  await soon();
+  asked[0]!.answer(undefined, 503);
+  for (let time = 0; time < 5; time += 1) {
+    await soon();
+    wantTargets(['tag', `another ${time}`]);
+  }
+  await soon();
+  expect(asked.filter(({ url }) => url.includes('tag'))).toHaveLength(1);
+  // What is wanted for the first time does not wait with it.
+  expect(asked).toHaveLength(6);
+  asked.slice(1).forEach(({ answer }) => answer([]));
+  await askAgain(Date.now());
+  await soon();
+  expect(asked.at(-1)!.url).toContain('tag');
+  asked.at(-1)!.answer([{ id: 'tag', pageId: 'tag', title: 'brass', trail: [] }]);
+  await soon();
+  expect(targetOf('tag')?.title).toBe('brass');
+  // Nor is it asked for once more when that time comes.
+  const { length } = asked;
+  await soon(1_500);
+  expect(asked).toHaveLength(length);
+});
+
 test('L7 an answer that was asked for before an act, or before another answer, does not undo what came since', async () => {
   const target = (title: string) => ({ id: 'e', pageId: 'e', title, trail: [] });
   wantTargets(['e']);
@@ -89,6 +116,16 @@ test('L7 an answer that was asked for before an act, or before another answer, d
   asked[2]!.answer([target('gone')]);
   await soon();
   expect(targetOf('e')?.title).toBe('Penstock, oak');
+});
+
+test('2 what is done in the moment in which a page is left is sent to its end, as far as a browser allows', async () => {
+  const name = (words: string) => [{ do: 'name', id: newId(), name: words }] as const;
+  for (const words of ['Penstock', 'oak '.repeat(20_000)])
+    void store.dispatch(api.endpoints.acts.initiate(name(words)));
+  await soon();
+  expect(asked.map(({ keepalive }) => keepalive)).toEqual([true, false]);
+  asked.forEach(({ answer }) => answer({ undo: [], targets: [] }));
+  await soon();
 });
 
 test('L1 L7 a page that was asked for before an act, and comes after it, does not undo what the act told of a link', async () => {

@@ -86,6 +86,8 @@ let wanted = new Set<string>();
 const AGAIN_AFTER = 1_000;
 const AGAIN_AT_LAST = 30_000;
 let againAfter = AGAIN_AFTER;
+/** What could not be fetched and is asked for again when its time has come, however often it is wanted until then. */
+const failed = new Set<string>();
 
 /** Whether the server refused; else it may have an answer later: it was not reached, was late or could not do it now. */
 const isRefused = ({ status }: { status?: unknown }): boolean =>
@@ -107,28 +109,37 @@ async function fetchWanted(): Promise<void> {
     againAfter = AGAIN_AFTER;
   } catch (error) {
     if (!isRefused(error as { status?: unknown })) {
-      setTimeout(() => wantTargets(ids), againAfter);
+      ids.forEach((id) => failed.add(id));
+      setTimeout(() => gather(ids.filter((id) => failed.has(id))), againAfter);
       againAfter = Math.min(againAfter * 2, AGAIN_AT_LAST);
     }
   }
   if (wanted.size > 0) void fetchWanted();
 }
 
-/** Asks for what links show of these ids, gathered into one request. */
-export function wantTargets(ids: readonly string[]): void {
+function gather(ids: readonly string[]): void {
   if (ids.length === 0) return;
   if (wanted.size === 0) setTimeout(() => void fetchWanted(), 15);
-  ids.forEach((id) => wanted.add(id));
+  for (const id of ids) {
+    failed.delete(id);
+    wanted.add(id);
+  }
 }
 
-/** Asks again for what is shown of these entries and of what stands in them; of everything when none are named. */
+/** Asks for what links show of these ids, gathered into one request. */
+export const wantTargets = (ids: readonly string[]): void => gather(ids.filter((id) => !failed.has(id)));
+
+/**
+ * Asks again, at once, for what is shown of these entries and of what stands in them; when none are named, for all that
+ * is shown and for what could not be fetched.
+ */
 export function refreshTargets(ids: readonly string[] | null): void {
   const { known } = store.getState().targets;
   const named = new Set(ids);
   const touched = Object.values(known).filter(
     (target) => ids === null || named.has(target.pageId) || target.trail.some((step) => named.has(step.id)),
   );
-  wantTargets(touched.map((target) => target.id));
+  gather([...touched.map((target) => target.id), ...(ids === null ? failed : [])]);
 }
 
 /**

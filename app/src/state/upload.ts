@@ -44,12 +44,17 @@ export function sizeWords(bytes: number): string {
 }
 
 /** Lets a person pick files. */
-export function pickFiles(accept: string): Promise<File[]> {
+export const pickFiles = (accept: string): Promise<File[]> => pick((input) => (input.accept = accept));
+
+/** Lets a person pick a folder; all files in it, each with its path in `webkitRelativePath`. */
+export const pickFolder = (): Promise<File[]> => pick((input) => input.setAttribute('webkitdirectory', ''));
+
+function pick(prepare: (input: HTMLInputElement) => void): Promise<File[]> {
   return new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
     input.multiple = true;
-    input.accept = accept;
+    prepare(input);
     input.className = 'picked-files';
     input.addEventListener('change', () => {
       resolve([...(input.files ?? [])]);

@@ -23,6 +23,8 @@ export type OpenSheet =
   | { for: 'entry'; entryId: string }
   | { for: 'make'; kind: EntryKind; parentId: string | null; afterId?: string | null }
   | { for: 'describe'; entryId: string }
+  | { for: 'takeOut'; entryId: string }
+  | { for: 'takeOutFound'; line: string }
   | { for: 'voice' }
   | { for: 'card' }
   | { for: 'send'; pageId: string; ids: string[] }

@@ -141,17 +141,21 @@ export const nodeAttributes = (attributes: Attributes): Record<string, NodeAttri
     ]),
   ) as Record<string, NodeAttribute>;
 
-/** Those that say something, each in the text that formats hold of it, by what formats call it. */
-export const writtenAttributes = (
+/** Those that say something, each in the text that formats hold of it, by what formats call it; but for some names. */
+export function writtenAttributes(
   attributes: Attributes,
   values: Readonly<Record<string, unknown>>,
-): Record<string, string | true> =>
-  Object.fromEntries(
-    Object.entries(attributes).flatMap(([name, { default: fallback, write, written = name }]) => {
-      const value = values[name];
-      return value === undefined || value === null || value === fallback ? [] : [[written, write(value)]];
-    }),
-  );
+  but: readonly string[] = [],
+): Record<string, string | true> {
+  const texts: Record<string, string | true> = {};
+  for (const name in attributes) {
+    const value = values[name];
+    if (value === undefined || value === null || but.includes(name)) continue;
+    const { default: fallback, write, written = name } = attributes[name]!;
+    if (value !== fallback) texts[written] = write(value);
+  }
+  return texts;
+}
 
 /** What the texts say, by the attributes' own names; what can't be is passed over. */
 export const readAttributes = (

@@ -18,12 +18,14 @@ const encoded = (value: string): string =>
 
 /** The group for these attributes; an empty text when there are none. */
 export function writeAttributes(attributes: Record<string, unknown>): string {
-  const parts = Object.entries(attributes).flatMap(([name, value]) => {
-    if (value === null || value === undefined || value === false) return [];
-    if (name === 'id') return [`#${String(value)}`];
-    return [value === true ? name : `${name}=${encoded(String(value))}`];
-  });
-  return parts.length > 0 ? `{${parts.join(' ')}}` : '';
+  let group = '';
+  for (const name in attributes) {
+    const value = attributes[name];
+    if (value === null || value === undefined || value === false) continue;
+    if (group !== '') group += ' ';
+    group += name === 'id' ? `#${String(value)}` : value === true ? name : `${name}=${encoded(String(value))}`;
+  }
+  return group && `{${group}}`;
 }
 
 /** Reads the inside of a group; null when it is none. */

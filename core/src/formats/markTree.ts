@@ -38,8 +38,11 @@ function treeOf(leaves: readonly NodeJson[], around: readonly string[]): MarkTre
   return tree;
 }
 
-const outermost = ({ marks = [] }: NodeJson, around: readonly string[]): MarkJson | undefined =>
-  ORDER.filter((type) => !around.includes(type)).flatMap((type) => marks.find((mark) => mark.type === type) ?? [])[0];
+function outermost({ marks }: NodeJson, around: readonly string[]): MarkJson | undefined {
+  if (!marks) return undefined;
+  const wanted = ORDER.find((type) => !around.includes(type) && marks.some((mark) => mark.type === type));
+  return marks.find(({ type }) => type === wanted);
+}
 
 /** The schema's own order, in which the marks of a node are kept. */
 const SCHEMA_ORDER = ['bold', 'italic', 'underline', 'strike', 'code', 'highlight', 'webLink'];

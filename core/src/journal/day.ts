@@ -42,6 +42,9 @@ export const monthName = (month: number): string => MONTHS[month - 1]!;
 export const dayShort = (day: DayDate, today: DayDate): string =>
   withYear(`${weekdayShort(day)} ${inMonth(day, SHORT_MONTHS)}`, day, today);
 
+/** "1 Dec 2026". */
+export const dateShort = (day: DayDate): string => `${inMonth(day, SHORT_MONTHS)} ${yearOf(day)}`;
+
 /** "Tuesday 24 November". */
 export const dayTitle = (day: DayDate): string => `${WEEKDAYS[weekdayOf(day)]} ${inMonth(day, MONTHS)}`;
 

@@ -1,5 +1,6 @@
 export * from './field';
 export * from './holding';
+export * from './inWords';
 export * from './join';
 export { newKind, type Kind } from './kind';
 export type * from './known';

@@ -14,6 +14,7 @@ export const CHANGED = [
   'words',
   'searches',
   'tags',
+  'works',
 ] as const;
 export type Changed = (typeof CHANGED)[number];
 

@@ -1,4 +1,4 @@
-import type { EntityManager } from 'typeorm';
+import { In, Not, type EntityManager } from 'typeorm';
 import { KindTree, withShipped, type Field, type Kind } from '@glossarion/core/kinds';
 import { FieldEntity, KindEntity, type StoredField, type StoredKind } from '../entities';
 import { notFound } from '../problem';
@@ -43,4 +43,23 @@ export async function putField(manager: EntityManager, viewer: Viewer, field: Fi
     isDeleted: isDeleted ? (1 as const) : (0 as const),
   };
   await manager.save(FieldEntity, { ...rest, ...values, ownerId: viewer.accountId });
+}
+
+/** Those of these ids that kinds or fields of other accounts have. */
+export async function kindIdsElsewhere(
+  manager: EntityManager,
+  { accountId }: Viewer,
+  ids: readonly string[],
+): Promise<string[]> {
+  const where = { id: In([...ids]), ownerId: Not(accountId) };
+  const own = { where, select: { id: true } as const };
+  return [...(await manager.find(KindEntity, own)), ...(await manager.find(FieldEntity, own))].map(({ id }) => id);
+}
+
+/** The ids of the kinds and fields that the viewer made or changed. */
+export async function storedKindIds(manager: EntityManager, { accountId }: Viewer): Promise<Set<string>> {
+  const own = { where: { ownerId: accountId }, select: { id: true } as const };
+  return new Set(
+    [...(await manager.find(KindEntity, own)), ...(await manager.find(FieldEntity, own))].map(({ id }) => id),
+  );
 }

@@ -9,6 +9,7 @@ import { parseMarkdown } from '@glossarion/core/formats/markdown';
 import type { Act } from '@glossarion/core/acts';
 import { ownView, type Viewer } from '../access';
 import { readConfig } from '../config';
+import { measureExports } from '../measuring/exports';
 import { measureFinding, measureKeysMeanwhile } from '../measuring/finding';
 import { measureTags } from '../measuring/tags';
 import { measureBackground, measureManyLinks, measureMentions, measurePicker } from '../measuring/links';
@@ -23,6 +24,8 @@ import { madeNotes, madeTitle } from '../services/madeNotes';
 
 const sizes = process.argv.slice(2).map(Number);
 const LONG_SECTION = 5_000;
+/** Accounts of more pages are not taken out: the row is of 5,000. */
+const MOST_EXPORTED = 10_000;
 /** Files that are parsed, and taken in, before either is measured: neither is to pay for what is compiled. */
 const WARMING = 300;
 
@@ -138,6 +141,7 @@ for (const pages of sizes) {
   await measureManyLinks(measured);
   await measureOutline(measured);
   await measureTags(services, viewer, measured.scale);
+  if (pages <= MOST_EXPORTED) await measureExports(services, viewer, measured.scale);
   if (pages === sizes[0]) {
     await measureTasks(services);
     await measureLookingBack(services);

@@ -69,6 +69,9 @@ export const INDEXED = 'SELECT title, body FROM findIndex WHERE rowid = ?';
  */
 export const TELL_INDEX = 'INSERT INTO findIndex (findIndex, rank) VALUES (?, ?)';
 
+/** In how many parts the index was written (https://www.sqlite.org/fts5.html, "FTS5 Data Structures"). */
+export const PARTS_OF_INDEX = 'SELECT COUNT(DISTINCT segid) AS parts FROM findIndex_idx';
+
 /** Words of the index from one to before another, with how many rows hold each. */
 export const WORDS_FROM = 'SELECT term, doc FROM findVocabulary WHERE term >= ? AND term < ?';
 

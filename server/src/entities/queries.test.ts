@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 
-/** Statements by hand: at most 65, each file of them with its reason in the decision record. */
+/** Statements by hand: at most 66, each file of them with its reason in the decision record. */
 const root = path.resolve(__dirname, '..');
 const record = readFileSync(path.resolve(root, '../../docs/decisions/21-storage.md'), 'utf8');
 
@@ -17,11 +17,11 @@ const counted = files
   .map((file) => ({ file, count: readFileSync(path.join(root, file), 'utf8').match(STATEMENT)?.length ?? 0 }))
   .filter(({ count }) => count > 0);
 
-test('at most 65 statements are written by hand', () => {
+test('at most 66 statements are written by hand', () => {
   const total = counted.reduce((sum, { count }) => sum + count, 0);
   console.log(`${total} statements by hand in ${counted.length} files`);
   expect(total).toBeGreaterThan(30);
-  expect(total).toBeLessThanOrEqual(65);
+  expect(total).toBeLessThanOrEqual(66);
 });
 
 test.each(counted.map(({ file }) => file))('%s says why in the decision record', (file) => {

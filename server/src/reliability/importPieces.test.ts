@@ -97,7 +97,7 @@ describe('while it comes in', () => {
     const refused = expect(taking).rejects.toThrow(/stopped/u);
     const count = () => server.row<{ count: number }>('SELECT COUNT(*) AS count FROM entries')!.count;
     while (count() < 40) await new Promise((resolve) => setImmediate(resolve));
-    server.services.imports.stop(ines.viewer, id);
+    await server.services.works.stop(ines.viewer, id);
     await refused;
     expect(await all()).toBe(before);
     expect(count()).toBe(2);
@@ -106,7 +106,7 @@ describe('while it comes in', () => {
   });
 
   test('its tags are seen when it is whole; stopped, those stay that somebody used meanwhile', async () => {
-    const { documents, imports } = server.services;
+    const { documents, imports, works } = server.services;
     const tagged = files.map(({ path, text }, index) => ({ path, text: `${text}\n#salt/pan${index} #brine\n` }));
     const paths = async () => ((await ines.get('/tags')).body as { path: string }[]).map(({ path }) => path);
     const id = newId();
@@ -125,7 +125,7 @@ describe('while it comes in', () => {
     );
     await documents.receive(ines.viewer, gate!.id, opened.epoch, Y.encodeStateAsUpdate(document, start), null);
     expect(await paths()).toEqual(['rake', 'salt', 'salt/pan0']);
-    imports.stop(ines.viewer, id);
+    await works.stop(ines.viewer, id);
     await refused;
     expect(await paths()).toEqual(['rake', 'salt', 'salt/pan0']);
     expect(count()).toBe(3);
@@ -180,7 +180,7 @@ test('what died halfway is cleared at the next start', async () => {
   const many = notesOf(1_500);
   const sent = ines.ask('POST', '/imports', { id, files: many }).catch(() => null);
   const progress = async () =>
-    ((await ines.ask('GET', `/imports/${id}`).then((answer) => answer.json())) as { done?: number }).done ?? 0;
+    ((await ines.ask('GET', `/works/${id}`).then((answer) => answer.json())) as { done?: number }).done ?? 0;
   // Half of it is reading; a little later some of it is written.
   while ((await progress()) < many.length + 40) await new Promise((resolve) => setTimeout(resolve, 2));
   await server.end();

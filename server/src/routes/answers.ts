@@ -13,7 +13,7 @@ import {
   type Remark,
   type SavedSearch,
 } from '@glossarion/core/find';
-import type { ImportReport } from '@glossarion/core/formats/markdown';
+import type { ImportReport, PresentPage } from '@glossarion/core/formats/markdown';
 import type { AroundDay, CalendarDay, DayPage, EarlierYear, PeriodPage } from '@glossarion/core/journal';
 import type { KinFound, KinShown } from '@glossarion/core/kin';
 import { type Glimpse, type LinkableLine } from '@glossarion/core/links';
@@ -29,8 +29,15 @@ import type { Pickable } from '@glossarion/core/pickables';
 import type { BroughtForward, TaskCounts, TaskGroup, TaskList } from '@glossarion/core/tasks';
 import type { TemplateInfo } from '@glossarion/core/templates';
 import type { Jotting, Tray } from '@glossarion/core/tray';
+import {
+  EXPORT_FORMS,
+  WORK_SORTS,
+  WORK_STATES,
+  type ImportPreview,
+  type Work,
+  type WorkFile,
+} from '@glossarion/core/works';
 import type { Attachment } from '../services/attachments';
-import type { ImportProgress } from '../services/imports';
 import type { NameChanges } from '../services/pickables';
 import {
   all,
@@ -332,15 +339,44 @@ export const pickables = all<NameChanges>({
 export const webTitle = Joi.object({ title: text.allow(null).required() });
 
 export const attachment = all<Attachment>({ id, name: text, media: Joi.string(), size: count });
-export const importProgress = all<ImportProgress>({ id, done: count, total: count });
 export const importReport = all<ImportReport>({
   notebooks: count,
   sections: count,
   pages: count,
   days: count,
   links: count,
+  left: count,
+  renewed: count,
   remarks: list(Joi.object({ path: text.required(), what: text.required() })),
 });
+export const importPreview = all<ImportPreview>({
+  ...{ notebooks: count, sections: count, pages: count, days: count, left: count },
+  places: list(Joi.object({ name: text.required(), pages: count.required(), isHere: yesNo.required() })),
+  presentCount: count,
+  present: list(all<PresentPage>({ path: text, title: text, by: Joi.valid('id', 'title') })),
+  remarkCount: count,
+  remarks: list(Joi.object({ path: text.required(), what: text.required() })),
+});
+export const work = all<Work>({
+  id,
+  sort: Joi.valid(...WORK_SORTS),
+  name: text,
+  state: Joi.valid(...WORK_STATES),
+  begunAt: moment,
+  endedAt: moment.allow(null),
+  done: count,
+  total: count,
+  problem: text.allow(null),
+  preview: importPreview.allow(null),
+  report: importReport.allow(null),
+  canTakeBack: yesNo,
+  file: all<WorkFile>({ name: text, form: Joi.valid(...EXPORT_FORMS), size: count, pages: count, files: count }).allow(
+    null,
+  ),
+});
+export const works = list(work);
+export const folders = list(text);
+export const takingBack = Joi.object({ acts: someActs.required() });
 
 export const templates = list(all<TemplateInfo>({ id, title: text, questions: list(text) }));
 export const templateFor = Joi.object({ templateId: id.allow(null).required() });

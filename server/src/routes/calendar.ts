@@ -1,8 +1,9 @@
-import { Router, type Request, type Response } from 'express';
+import { Router, type Response } from 'express';
 import Joi from 'joi';
 import type { Viewer } from '../access';
 import type { Services } from '../services';
 import * as answers from './answers';
+import { originOf } from './origin';
 import { route } from './route';
 
 const NAME = 'Glossarion tasks.ics';
@@ -10,8 +11,6 @@ const NAME = 'Glossarion tasks.ics';
 /** Tasks for calendar programs. */
 export function calendarRoutes({ calendarFiles, config, notices }: Services): Router {
   const router = Router();
-  const originOf = (request: Request): string =>
-    config.origin ?? `${request.protocol}://${request.headers.host ?? 'localhost'}`;
   const tell = ({ accountId }: Viewer) => notices.send(accountId, { what: 'settings', ids: null });
   const send = (response: Response, file: string): void => {
     response.setHeader('Content-Disposition', `attachment; filename="${NAME}"`);
@@ -26,7 +25,8 @@ export function calendarRoutes({ calendarFiles, config, notices }: Services): Ro
       answer: 'file',
       summary: 'Open tasks that are due on a day, as an iCalendar file.',
     },
-    async ({ viewer }, request, response) => send(response, await calendarFiles.file(viewer, originOf(request))),
+    async ({ viewer }, request, response) =>
+      send(response, await calendarFiles.file(viewer, originOf(config, request))),
   );
 
   route(
@@ -43,7 +43,7 @@ export function calendarRoutes({ calendarFiles, config, notices }: Services): Ro
     async ({ params }, request, response) => {
       // Whoever finds it is told nothing of where it was found.
       response.setHeader('X-Robots-Tag', 'noindex, nofollow');
-      send(response, await calendarFiles.at(params.secret!.replace(/\.ics$/u, ''), originOf(request)));
+      send(response, await calendarFiles.at(params.secret!.replace(/\.ics$/u, ''), originOf(config, request)));
     },
   );
 
@@ -69,7 +69,7 @@ export function calendarRoutes({ calendarFiles, config, notices }: Services): Ro
     async ({ viewer }, request) => {
       const secret = await calendarFiles.makeAddress(viewer);
       tell(viewer);
-      return { address: `${originOf(request)}/api/calendar/at/${secret}.ics` };
+      return { address: `${originOf(config, request)}/api/calendar/at/${secret}.ics` };
     },
   );
 

@@ -74,7 +74,9 @@ export function fileRoutes({ attachments }: Services): Router {
         response.setHeader('Content-Security-Policy', policy(media));
         response.setHeader('Cache-Control', `private, immutable, max-age=${YEAR}`);
         await new Promise<void>((resolve, reject) => {
-          response.sendFile(path, { cacheControl: false, etag: false }, (error) => (error ? reject(error) : resolve()));
+          response.sendFile(path, { cacheControl: false, etag: false, dotfiles: 'allow' }, (error) =>
+            error ? reject(error) : resolve(),
+          );
         });
       },
     );

@@ -67,14 +67,19 @@ export class Attachments {
   }
 
   /** Takes in a file. One that was cut off, or is too large, leaves nothing behind. */
-  async take(viewer: Viewer, name: string, content: Readable): Promise<Attachment> {
+  take(viewer: Viewer, name: string, content: Readable): Promise<Attachment> {
+    return this.takeAs(viewer, newId(), name, content);
+  }
+
+  /** The same by an id of its own, unless the content is here by another, or something else has that id. */
+  async takeAs(viewer: Viewer, wantedId: string, name: string, content: Readable): Promise<Attachment> {
     const room = await this.room(viewer);
     const temporary = path.join(this.incoming, randomUUID());
     try {
       const { hash, size } = await this.receive(content, temporary, room);
       const media = await this.mediaOf(temporary, name);
       await this.keep(temporary, hash);
-      const noted = await this.note(viewer, { hash, size, media, name: plainName(name) });
+      const noted = await this.note(viewer, wantedId, { hash, size, media, name: plainName(name) });
       this.takers.forEach((taken) => taken());
       // Whoever adds the same under another name sees it by that name.
       return { ...noted, name: plainName(name), media };
@@ -166,13 +171,14 @@ export class Attachments {
     }
   }
 
-  private note(viewer: Viewer, file: Omit<AttachmentRow, 'id'>): Promise<Attachment> {
+  private note(viewer: Viewer, wantedId: string, file: Omit<AttachmentRow, 'id'>): Promise<Attachment> {
     return this.database.write(async (manager) => {
       const present = await manager.findOneBy(AttachmentEntity, { ...ownedBy(viewer), hash: file.hash });
-      const attachment = present ?? { ...file, ...ownedBy(viewer), id: newId(), madeAt: new Date().toISOString() };
+      const id = present || !(await manager.existsBy(AttachmentEntity, { id: wantedId })) ? wantedId : newId();
+      const attachment = present ?? { ...file, ...ownedBy(viewer), id, madeAt: new Date().toISOString() };
       await manager.upsert(AttachmentEntity, { ...attachment, unusedSince: null }, ['id']);
-      const { id, name, media, size } = attachment;
-      return { id, name, media, size };
+      const { name, media, size } = attachment;
+      return { id: attachment.id, name, media, size };
     });
   }
 
@@ -196,6 +202,16 @@ export class Attachments {
   async contentOf(id: string): Promise<Buffer | null> {
     const row = await this.database.manager.findOneBy(AttachmentEntity, { id });
     return row && (await this.isWhole(row)) ? readFile(this.pathOf(row.hash)) : null;
+  }
+
+  /** Those among `ids` that are attachments of the viewer's own, whose content is there as it was stored. */
+  async present(viewer: Viewer, ids: readonly string[]): Promise<(Attachment & { path: string })[]> {
+    const rows = await this.database.manager.findBy(AttachmentEntity, { id: In([...ids]), ...ownedBy(viewer) });
+    const found: (Attachment & { path: string })[] = [];
+    for (const { id, name, media, size, hash } of rows) {
+      if (await this.isWhole({ hash, size })) found.push({ id, name, media, size, path: this.pathOf(hash) });
+    }
+    return found;
   }
 
   /** Whether something that the viewer was granted to see shows an attachment. */

@@ -26,10 +26,11 @@ export class CalendarFiles {
    * All open tasks that are due on a day.
    *
    * @param origin where the lines open: `https://notes.example`
+   * @param isWanted whether those of a page are written, by its id
    */
-  async file(viewer: Viewer, origin: string): Promise<string> {
+  async file(viewer: Viewer, origin: string, isWanted: (pageId: string) => boolean = () => true): Promise<string> {
     const reader = this.entries.reader(viewer);
-    const due = await this.tasks.due(viewer, reader);
+    const due = (await this.tasks.due(viewer, reader)).filter(({ page }) => isWanted(page.id));
     const titleOf = (id: string): string => reader.target(id).title;
     const out = due.map(({ blockId, page, node, changedAt }): CalendarTask => ({
       id: blockId,

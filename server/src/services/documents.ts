@@ -372,6 +372,7 @@ export class Documents {
     body: BodyJson,
     at = new Date().toISOString(),
     importId: string | null = null,
+    changedAt = at,
   ): Promise<BodyFacts> {
     // What an import under way has for the day makes room, and comes to its end with the last piece.
     if (importId === null) {
@@ -379,7 +380,7 @@ export class Documents {
       await manager.delete(DayBeginningEntity, { pageId: id });
     }
     const orderKey = orderBetween(null, null);
-    const entry = { id, kind: 'page' as const, parentId: null, orderKey, day, begunAt: at, importId };
+    const entry = { id, kind: 'page' as const, parentId: null, orderKey, day, begunAt: at, changedAt, importId };
     const row = addEntry(this.database.writer, viewer, entry);
     return this.begin(manager, viewer, 'page', { id, row, title: '' }, body, { importId });
   }

@@ -1,4 +1,5 @@
 import type { EntityManager } from 'typeorm';
+import type { Act } from '@glossarion/core/acts';
 import {
   block,
   checkBeside,
@@ -15,14 +16,15 @@ import {
   type BodyJson,
   type NodeJson,
 } from '@glossarion/core/document';
-import type { ImportReport, PlannedEntry, Planning } from '@glossarion/core/formats/markdown';
-import { besideOfSaid, type Field, type Kind, type KindTree } from '@glossarion/core/kinds';
+import type { FrontMatter, ImportReport, PlannedEntry, Planning } from '@glossarion/core/formats/markdown';
+import { besideOfSaid, type Field, type Kind, type KindTree, type SaidBeside } from '@glossarion/core/kinds';
 import { dayId } from '@glossarion/core/journal';
 import { ordersAfter } from '@glossarion/core/outline';
-import { accountOf, addEntry, isOfImport, ownKinds, putField, putKind, type Viewer } from '../access';
+import { accountOf, addEntry, isOfImport, ownKinds, putField, putKind, storedKindIds, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { prepared } from '../sqlite/prepared';
-import { DayBeginningEntity } from '../entities';
+import type { AccountFile } from '@glossarion/core/formats/account';
+import { DayBeginningEntity, EntryEntity } from '../entities';
 import { HELD_ELSEWHERE } from '../entities/block.queries';
 import { ADD_DOCUMENT } from '../entities/document.queries';
 import { LAST_KEY } from '../entities/entry.queries';
@@ -32,6 +34,7 @@ import { dayBeginning } from './dayBeginnings';
 import type { Accepted, Documents } from './documents';
 import type { FactWriter } from './facts';
 import type { Kinds } from './kinds';
+import { takeRest } from './importRest';
 import { writeOtherNames } from './otherNames';
 import type { Tags } from './tags';
 
@@ -55,6 +58,12 @@ export class ImportMaking {
   private orders = new Map<string | null, string | null>();
   private weights = new Map<string | null, Weight>();
   private begun = new Date().toISOString();
+  /** Lines that came in on days, by the days' pages. */
+  private dayLines = new Map<string, string[]>();
+  /** What pages that are here get, by their ids. */
+  private renewed = new Map<string, BodyJson>();
+  /** What gives them back what they had. */
+  private givingBack: Act[] = [];
 
   constructor(
     private database: Database,
@@ -65,24 +74,55 @@ export class ImportMaking {
     private viewer: Viewer,
     private importId: string,
     private planning: Planning,
+    private rest: AccountFile | null,
+    private renamed: Map<string, string>,
     private onMade: (entries: number) => void,
   ) {
     const { remarks } = planning;
-    this.report = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, remarks };
+    this.report = { notebooks: 0, sections: 0, pages: 0, days: 0, links: 0, left: planning.left, renewed: 0, remarks };
   }
 
   async *pieces(): Pieces<Map<string, BodyJson>> {
+    if (this.rest) yield* this.takeTagsAndKinds(this.rest);
     let made = 0;
     made = yield* this.makeEntries(made);
     const dayBodies = new Map<string, BodyJson>();
     for (const day of this.planning.days) {
-      const body = yield* this.fitting(day.day, this.planning.dayBody(day));
-      dayBodies.set(day.day, body);
-      yield* this.makeDay(day.day, body);
+      const body = yield* this.fitting(day.day, this.planning.dayBody(day), dayId(this.viewer.accountId, day.day));
+      const said = withBeside(body, yield* this.beside(this.planning.daySaid(day)));
+      dayBodies.set(day.day, said);
+      yield* this.makeDay(day.day, said, day.files[0]?.front);
+    }
+    for (const entry of this.planning.renewed) {
+      const body = yield* this.fitting(entry.name, this.planning.bodyOf(entry) ?? emptyBody(newId()), entry.id);
+      this.renewed.set(entry.id, withBeside(body, yield* this.beside(entry.said)));
     }
     // The list grows while it is gone through: by pages that links name, and by parts of long ones.
     yield* this.makeEntries(made);
     return dayBodies;
+  }
+
+  /** Tags, kinds and fields come before the pages that wear them, and are of them. */
+  private async *takeTagsAndKinds({ tags, kinds, fields }: AccountFile): Pieces<void> {
+    const renamed = yield* this.tags.takeIn(this.viewer, tags, this.importId);
+    const manager = yield;
+    renamed.forEach((id, before) => this.renamed.set(before, id));
+    const present = (this.kinds ??= await ownKinds(manager, this.viewer));
+    const known = new Set([...present.everything().kinds, ...present.everything().fields].map(({ id }) => id));
+    const stored = await storedKindIds(manager, this.viewer);
+    // What everybody begins with is there already: it becomes what it was made, where nobody has changed it here.
+    const isNew = (each: Kind | Field) => {
+      const here = present.get(each.id) ?? present.field(each.id);
+      return !stored.has(each.id) && JSON.stringify(here) !== JSON.stringify(each);
+    };
+    for (const kind of kinds.filter(isNew)) {
+      const isNamed = !known.has(kind.id) && present.named(kind.name) !== undefined;
+      if (!isNamed || kind.isDeleted) this.made.kinds.set(kind.id, kind);
+    }
+    for (const field of fields.filter(isNew)) {
+      if (known.has(field.id) || this.made.kinds.has(field.kindId)) this.made.fields.set(field.id, field);
+    }
+    this.kinds = present.with({ kinds: [...this.made.kinds.values()], fields: [...this.made.fields.values()] });
   }
 
   private async *makeEntries(from: number): Pieces<number> {
@@ -95,7 +135,7 @@ export class ImportMaking {
       if (entry.kind === 'page') {
         const planned = this.planning.bodyOf(entry);
         const body = planned ? yield* this.fitting(entry.name, planned) : emptyBody(namedId(entry.id, 'first'));
-        yield* this.makePage(entry, row, withBeside(body, yield* this.beside(entry)));
+        yield* this.makePage(entry, row, withBeside(body, yield* this.beside(entry.said)));
         this.report.pages += 1;
       } else {
         this.facts.writeName({ id: entry.id, row }, entry.name);
@@ -119,7 +159,9 @@ export class ImportMaking {
     const begunAt = entry.begunAt ?? this.begun;
     const { pages, sections } = weightOf({ kind, ...WEIGHTLESS });
     const held = this.weights.get(parentId) ?? { pages: 0, sections: 0 };
-    this.weights.set(parentId, { pages: held.pages + pages, sections: held.sections + sections });
+    if (!entry.deletedAt) {
+      this.weights.set(parentId, { pages: held.pages + pages, sections: held.sections + sections });
+    }
     return addEntry(writer, this.viewer, {
       id: entry.id,
       kind,
@@ -134,6 +176,9 @@ export class ImportMaking {
       season: entry.season ?? null,
       showsLeaves: entry.showsLeaves ? 1 : 0,
       importId: this.importId,
+      period: entry.rest?.period ?? null,
+      jotting: entry.rest?.jotting ?? null,
+      comesBack: entry.rest?.comesBack ?? null,
     });
   }
 
@@ -143,7 +188,7 @@ export class ImportMaking {
   }
 
   /** What a page is, and holds of fields: kinds and fields are found by their names, or made. */
-  private async *beside({ said }: PlannedEntry): Pieces<Beside> {
+  private async *beside(said: SaidBeside | undefined): Pieces<Beside> {
     if (!said) return NOTHING_BESIDE;
     this.kinds ??= await ownKinds(yield, this.viewer);
     const { beside, made } = besideOfSaid(this.kinds, said, newId);
@@ -174,17 +219,26 @@ export class ImportMaking {
   }
 
   /** Makes a day that is not there yet, and that no window shows. */
-  private async *makeDay(day: string, body: BodyJson): Pieces<void> {
+  private async *makeDay(day: string, body: BodyJson, { begun, changed }: FrontMatter = {}): Pieces<void> {
     const manager = yield;
     const id = dayId(this.viewer.accountId, day);
     if (accountOf(this.database.writer, id) !== undefined || (await isBegun(manager, id))) return;
-    const at = `${day}T20:00:00.000Z`;
-    const { links } = await this.documents.makeDay(manager, this.viewer, id, day, body, at, this.importId);
+    const at = begun ?? `${day}T20:00:00.000Z`;
+    const { links } = await this.documents.makeDay(
+      manager,
+      this.viewer,
+      id,
+      day,
+      body,
+      at,
+      this.importId,
+      changed ?? at,
+    );
     this.report.links += links.length;
   }
 
   /** The body in its canonical form, without ids that others have; the plain words of what does not fit that form. */
-  private async *fitting(path: string, { content }: BodyJson): Pieces<BodyJson> {
+  private async *fitting(path: string, { content }: BodyJson, documentId = ''): Pieces<BodyJson> {
     const checked: NodeJson[] = [];
     for (let from = 0; from < content.length; from += CHECKED_AT_ONCE) {
       const piece = content.slice(from, from + CHECKED_AT_ONCE);
@@ -199,7 +253,7 @@ export class ImportMaking {
       yield;
     }
     const connection = this.database.writing(this.viewer);
-    const isTaken = (id: string) => connection.first(HELD_ELSEWHERE, { id, documentId: '' }) !== undefined;
+    const isTaken = (id: string) => connection.first(HELD_ELSEWHERE, { id, documentId }) !== undefined;
     return repairBody({ type: 'doc', content: checked }, isTaken).body;
   }
 
@@ -210,37 +264,104 @@ export class ImportMaking {
   async finish(manager: EntityManager, dayBodies: ReadonlyMap<string, BodyJson>): Promise<Accepted[]> {
     const { database, viewer, report, importId } = this;
     const accepted: Accepted[] = [];
+    const madeDays: string[] = [];
     for (const [day, body] of dayBodies) {
       const id = dayId(viewer.accountId, day);
       const isOpened = await isBegun(manager, id);
       if (!isOpened && (await isOfImport(manager, id, importId))) {
         report.days += 1;
+        madeDays.push(id);
+        this.dayLines.set(id, body.content.map(idOf));
         continue;
       }
       // A window that shows how the day begins goes on from there.
       if (isOpened) await this.makeDayAsBegun(manager, id, day);
       const present = this.documents.bodyWithin(viewer, id);
       const words = new Set(present.content.map(ownWords));
-      const lacking = body.content.filter((node) => !words.has(ownWords(node)));
+      const ids = new Set(present.content.map(idOf));
+      const lacking = body.content.filter((node) => !ids.has(idOf(node)) && !words.has(ownWords(node)));
       const path = `${day}.md`;
+      const linesHere = new Map(present.content.map((node) => [idOf(node), wordsOfLine(node)]));
+      const isOther = (node: NodeJson) => linesHere.has(idOf(node)) && linesHere.get(idOf(node)) !== wordsOfLine(node);
+      if (body.content.some(isOther)) {
+        report.remarks.push({
+          path,
+          what: 'The day has lines that were changed since; they were left as they are here.',
+        });
+      }
       if (lacking.length === 0) {
-        report.remarks.push({ path, what: 'The day is written already, with the same words.' });
+        if (ids.has(idOf(body.content[0]!))) report.left += 1;
+        else report.remarks.push({ path, what: 'The day is written already, with the same words.' });
         continue;
       }
+      this.dayLines.set(id, lacking.map(idOf));
       const content = [...present.content, ...lacking];
       accepted.push(await this.documents.rewriteWithin(manager, viewer, id, { type: 'doc', content }));
       report.remarks.push({ path, what: 'The day is written already; its lines were added at the end.' });
       report.days += 1;
     }
+    for (const [id, body] of this.renewed) {
+      const present = this.documents.bodyWithin(viewer, id);
+      this.givingBack.push(...givingBack(id, present.content, body.content));
+      accepted.push(await this.documents.rewriteWithin(manager, viewer, id, body));
+      report.renewed += 1;
+    }
     if (this.made.kinds.size + this.made.fields.size > 0) this.accountKinds.noteChange(viewer);
-    for (const kind of this.made.kinds.values()) await putKind(manager, viewer, kind);
+    const isOwn = (id: string | null) => id !== null && accountOf(database.writer, id) === viewer.accountId;
+    for (const { templateId, placeId, homeId, ...kind } of this.made.kinds.values()) {
+      await putKind(manager, viewer, {
+        ...kind,
+        templateId: isOwn(templateId) ? templateId : null,
+        placeId: isOwn(placeId) ? placeId : null,
+        homeId: isOwn(homeId) ? homeId : null,
+      });
+    }
     for (const field of this.made.fields.values()) await putField(manager, viewer, field);
+    await this.takeStates(manager);
     this.weights.forEach((weight, parentId) => adjustBeneath(database.writer, parentId, weight, 1));
     for (const day of this.planning.namedDays()) {
       const id = dayId(viewer.accountId, day);
       if (accountOf(database.writer, id) === undefined) await this.makeDayAsBegun(manager, id, day);
     }
+    if (this.rest) await takeRest(manager, viewer, this.rest, this.madeIds(madeDays));
     return accepted;
+  }
+
+  /** What takes all of it back: what was made goes to the bin, and the lines of days that came in go. */
+  takingBack(): Act[] {
+    const { entries } = this.planning;
+    const made = new Set(entries.map(({ id }) => id));
+    const outermost = entries.filter(({ parentId, deletedAt }) => !deletedAt && !(parentId && made.has(parentId)));
+    return [
+      ...outermost.filter(({ rest }) => rest?.period === undefined).map(({ id }): Act => ({ do: 'bin', id })),
+      ...[...this.dayLines].map(([id, blockIds]): Act => ({ do: 'dropBlocks', id, blockIds })),
+      ...this.givingBack,
+    ];
+  }
+
+  /** What was made: of what was left as it was nothing else is taken in. */
+  private madeIds(madeDays: readonly string[]): ReadonlySet<string> {
+    return new Set([...this.planning.entries.map(({ id }) => id), ...madeDays]);
+  }
+
+  /** The bin, templates, and what pages were made from and merged into. */
+  private async takeStates(manager: EntityManager): Promise<void> {
+    for (const { id, deletedAt, rest } of this.planning.entries) {
+      const { isTemplate, templateId, madeFrom, mergedInto } = rest ?? {};
+      const here = (said: string | undefined) => {
+        const own = said === undefined ? undefined : (this.renamed.get(said) ?? said);
+        return own !== undefined && accountOf(this.database.writer, own) === this.viewer.accountId ? own : undefined;
+      };
+      const states = {
+        deletedAt,
+        isTemplate: isTemplate && (1 as const),
+        templateId: here(templateId),
+        madeFrom: here(madeFrom),
+        mergedInto: here(mergedInto),
+      };
+      const said = Object.fromEntries(Object.entries(states).filter(([, value]) => value !== undefined));
+      if (Object.keys(said).length > 0) await manager.update(EntryEntity, { id }, said);
+    }
   }
 
   private async makeDayAsBegun(manager: EntityManager, id: string, day: string): Promise<void> {
@@ -249,6 +370,30 @@ export class ImportMaking {
   }
 }
 
+const idOf = (node: NodeJson): string => String(node.attrs?.id);
+
+/** The words of a line without its tags, whose names are not known of a line that is stored. */
+const wordsOfLine = (node: NodeJson): string =>
+  ownWords({ ...node, content: node.content?.filter(({ type }) => type !== 'tag') }).trim();
+
 /** Whether somebody was shown how an unwritten day begins. */
 const isBegun = (manager: EntityManager, id: string): Promise<boolean> =>
   manager.existsBy(DayBeginningEntity, { pageId: id });
+
+/** What gives a page the lines again that it had: those that stayed their content, the others their place. */
+function givingBack(id: string, before: readonly NodeJson[], now: readonly NodeJson[]): Act[] {
+  const had = new Set(before.map(idOf));
+  const has = new Set(now.map(idOf));
+  const stayed = before.filter((node) => has.has(idOf(node)));
+  const put = before.flatMap((node, index): Act[] => {
+    if (has.has(idOf(node))) return [];
+    const afterId = index > 0 ? idOf(before[index - 1]!) : null;
+    return [{ do: 'putBlocks', id, afterId, nodes: [node] }];
+  });
+  const added = now.map(idOf).filter((each) => !had.has(each));
+  return [
+    ...(stayed.length > 0 ? [{ do: 'rewrite', id, nodes: stayed } satisfies Act] : []),
+    ...put,
+    ...(added.length > 0 ? [{ do: 'dropBlocks', id, blockIds: added } satisfies Act] : []),
+  ];
+}

@@ -1,24 +1,36 @@
-import { newId } from '@glossarion/core/document';
+import type { Act } from '@glossarion/core/acts';
+import { newId, type BodyJson } from '@glossarion/core/document';
 import {
   Planning,
+  type PageHere,
+  type PresentChoice,
   refusedFile,
   type ImportReport,
   type MarkdownFile,
   type ReadFile,
 } from '@glossarion/core/formats/markdown';
+import { withIds, type AccountFile } from '@glossarion/core/formats/account';
 import { dayId } from '@glossarion/core/journal';
-import { accountOf, type Viewer } from '../access';
+import type { ImportPreview } from '@glossarion/core/works';
+import { accountOf, entryIfVisible, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { ImportUnderWayEntity } from '../entities';
-import { notFound, Problem } from '../problem';
+import { DOCUMENT } from '../entities/document.queries';
+import { prepared } from '../sqlite/prepared';
 import { packed, unpacked, type PackedFile, type SentFile } from '../threads/readFiles';
 import { Overdone, type Threads } from '../threads/threads';
+import type { Attachments } from './attachments';
 import type { Accepted, Documents } from './documents';
+import { ArchiveReading, type Taken } from './importArchive';
+import { placesHere } from './importPlaces';
+import { previewOf } from './importPreview';
+import { readZip } from './importZip';
 import type { FactWriter } from './facts';
 import type { Kinds } from './kinds';
 import { ImportMaking } from './importMaking';
 import { beginImport, clearImport } from './importsUnderWay';
 import type { Tags } from './tags';
+import type { Progress, Works } from './works';
 
 /** Files are read in lots of about so many bytes, or so many files. */
 const LOT = 200_000;
@@ -28,6 +40,8 @@ const READ_WITHIN = 2_000;
 const PER_BYTE = 0.02;
 /** Files of more bytes than this are much to wait for each other in memory. */
 const MUCH = 12_000_000;
+/** After more bytes than this the threads are let go of: making takes long, and what they took would lie idle. */
+const RESTED = 1_000_000;
 /**
  * A piece of an import is written for about so long, in milliseconds; then others are served. What many pieces change
  * is written at the end of each: in shorter ones that would cost more than the piece itself.
@@ -39,31 +53,32 @@ const PAUSE = 4;
 /** Somebody who has written within so many milliseconds is taken to write on. */
 const WRITING_ON = 2_000;
 
-/** How far an import has come. */
-export interface ImportProgress {
-  id: string;
-  done: number;
-  total: number;
+interface Wish {
+  /** The name of the notebook for what stands in no folder. */
+  looseNotebook: string;
+  /** What is done with what is here already with other words. */
+  present?: PresentChoice;
 }
 
-interface ImportOptions {
-  /** The name of the notebook for what stands in no folder. */
-  looseNotebook?: string;
+interface ImportOptions extends Partial<Wish> {
   /** By which it can be asked about, and stopped. */
   id?: string;
+  /** What is taken in, as it is listed; by nobody's wish, and listed only while it is under way, when it has none. */
+  name?: string;
 }
 
-interface Running extends ImportProgress {
-  accountId: string;
-  stop: AbortController;
+/** What an import made, and what takes that back. */
+interface Made {
+  report: ImportReport;
+  undo: Act[];
 }
 
-const stopped = () => new Problem(409, 'The import was stopped. Nothing was taken in.');
+/** In blocks that were read, what leads to something by what it is called. */
+const REFERENCE = '"reference":';
+const STOPPED = 'The import was stopped. Nothing was taken in.';
 
 /** Takes in folders of Markdown files: each all of it, or nothing. */
 export class Imports {
-  private running = new Map<string, Running>();
-
   /** The import that an account's next one waits for. */
   private last = new Map<string, Promise<unknown>>();
 
@@ -75,21 +90,9 @@ export class Imports {
     private tags: Tags,
     private kinds: Kinds,
     private threads: Threads,
+    private works: Works,
+    private attachments: Attachments,
   ) {}
-
-  /** How far an import of this account's has come. */
-  progress({ accountId }: Viewer, id: string): ImportProgress {
-    const running = this.running.get(id);
-    if (running?.accountId !== accountId) throw notFound();
-    return { id, done: running.done, total: running.total };
-  }
-
-  /** Ends an import of this account's; nothing of it is left. */
-  stop({ accountId }: Viewer, id: string): void {
-    const running = this.running.get(id);
-    if (running?.accountId !== accountId) throw notFound();
-    running.stop.abort(stopped());
-  }
 
   take(viewer: Viewer, files: readonly MarkdownFile[], options: ImportOptions = {}): Promise<ImportReport> {
     const encoder = new TextEncoder();
@@ -101,52 +104,158 @@ export class Imports {
   async takeFiles(
     viewer: Viewer,
     files: readonly SentFile[],
-    { looseNotebook = 'Imported', id = newId() }: ImportOptions = {},
+    { looseNotebook = 'Imported', id, name }: ImportOptions = {},
   ): Promise<ImportReport> {
-    if (this.running.has(id)) throw new Problem(409, 'This import is under way already.');
-    const { accountId } = viewer;
-    const running: Running = { id, accountId, done: 0, total: files.length * 2, stop: new AbortController() };
-    this.running.set(id, running);
+    const work = { id, sort: 'in' as const, name: name ?? 'Notes', stopped: STOPPED, isQuiet: name === undefined };
+    const taken: Taken = { files, rest: null, renamed: new Map(), remarks: [] };
+    const { report } = await this.works.run(viewer, work, (progress) =>
+      this.takeAll(viewer, taken, { looseNotebook }, progress),
+    );
+    return report;
+  }
+
+  /** Takes in what is in an archive: its texts, and what an export says beside them. */
+  async takeZip(
+    viewer: Viewer,
+    path: string,
+    { looseNotebook = 'Imported', id, name = 'Notes', present }: ImportOptions = {},
+  ): Promise<ImportReport> {
+    const work = { id, sort: 'in' as const, name, stopped: STOPPED };
+    const { report } = await this.works.run(viewer, work, (progress) =>
+      this.inArchive(viewer, path, progress, false, (taken) =>
+        this.takeAll(viewer, taken, { looseNotebook, present }, progress),
+      ),
+    );
+    return report;
+  }
+
+  /** Looks what taking in an archive would make; it waits as a work until somebody says whether it shall be. */
+  async lookAtZip(
+    viewer: Viewer,
+    path: string,
+    { looseNotebook = 'Imported', id, name = 'Notes' }: ImportOptions = {},
+  ): Promise<ImportPreview> {
+    const work = { id, sort: 'in' as const, name, stopped: STOPPED };
+    const { preview } = await this.works.run(viewer, work, (progress) =>
+      this.inArchive(viewer, path, progress, true, async (taken) => {
+        progress.total = taken.files.length;
+        const read = await this.read(taken.files, progress);
+        const planning = await this.planned(viewer, read, taken, { looseNotebook, present: 'leave' }, progress.signal);
+        const reader = this.database.reading(viewer);
+        const nameOf = (each: string) => entryIfVisible(reader, each)?.name ?? '';
+        return { preview: await previewOf(planning, nameOf, progress.signal) };
+      }),
+    );
+    return preview;
+  }
+
+  private async inArchive<T>(
+    viewer: Viewer,
+    path: string,
+    progress: Progress,
+    isLook: boolean,
+    take: (taken: Taken) => Promise<T>,
+  ): Promise<T> {
+    const zip = await readZip(path, progress.signal);
     try {
-      const read = await this.read(files, running);
-      const making = this.last.get(accountId) ?? Promise.resolve();
-      const made = making.then(() => this.make(viewer, read, looseNotebook, running));
-      this.last.set(
-        accountId,
-        made.catch(() => undefined),
-      );
-      return await made;
+      const read = (files: readonly SentFile[], within: Progress) => this.read(files, within);
+      const archive = new ArchiveReading(this.database, this.attachments, read, isLook);
+      return await take(await archive.accountIn(viewer, zip, progress));
     } finally {
-      this.running.delete(id);
+      zip.zip.close();
     }
+  }
+
+  private takeAll(viewer: Viewer, taken: Taken, wish: Wish, progress: Progress): Promise<Made> {
+    return this.inTurn(viewer, taken, progress, (read) => this.make(viewer, read, taken, wish, progress));
+  }
+
+  /** Reads the files, and makes what they say when all that came before is made. */
+  private async inTurn(
+    { accountId }: Viewer,
+    { files }: Taken,
+    progress: Progress,
+    make: (read: ReadFile[]) => Promise<Made>,
+  ): Promise<Made> {
+    progress.total = files.length * 2;
+    const read = await this.read(files, progress);
+    const making = this.last.get(accountId) ?? Promise.resolve();
+    const made = making.then(() => make(read));
+    this.last.set(
+      accountId,
+      made.catch(() => undefined),
+    );
+    return made;
+  }
+
+  /** What is made of files that were read. */
+  private async planned(
+    viewer: Viewer,
+    read: readonly ReadFile[],
+    { rest, renamed, remarks, along }: Taken,
+    { looseNotebook, present }: Wish,
+    signal: AbortSignal,
+  ): Promise<Planning> {
+    const { accountId } = viewer;
+    const came = await along?.(read);
+    const all = [...read, ...(came?.read ?? [])];
+    const isAsked = present !== undefined || all.some(({ blocks }) => blocks.includes(REFERENCE));
+    const here = isAsked ? await placesHere(this.database, viewer) : null;
+    const planning = new Planning(all, {
+      fileAt: came?.fileAt,
+      dayIdOf: (day) => dayId(accountId, day),
+      looseNotebook,
+      isTaken: (each) => accountOf(this.database.reader, each) !== undefined,
+      isOwn: (each) => accountOf(this.database.reader, each) === accountId,
+      pageHere: (each) => this.pageHere(viewer, each),
+      ...(rest && { rest: new Map(rest.entries.map((each) => [each.id, each])) }),
+      ...(here && { namedHere: here.named }),
+      ...(present && { present, placed: here?.placed }),
+      renamed,
+    });
+    planning.remarks.unshift(...remarks);
+    await inPieces(planning.arrange(), signal);
+    return planning;
   }
 
   /** Makes what was read: in pieces, between which others are served, and of which nobody sees any before the last. */
   private async make(
     viewer: Viewer,
     read: readonly ReadFile[],
-    looseNotebook: string,
-    running: Running,
-  ): Promise<ImportReport> {
+    taken: Taken,
+    wish: Wish,
+    running: Progress,
+  ): Promise<Made> {
     const { accountId } = viewer;
-    const planning = new Planning(read, {
-      dayIdOf: (day) => dayId(accountId, day),
-      looseNotebook,
-      isTaken: (each) => accountOf(this.database.reader, each) !== undefined,
-    });
+    const { rest, renamed } = taken;
+    const planning = await this.planned(viewer, read, taken, wish, running.signal);
+    // What came in under another id is named by that from here on.
+    const here = rest && (JSON.parse(withIds(JSON.stringify(rest), renamed)) as AccountFile);
     const begun = running.done;
     const onMade = (entries: number) => (running.done = begun + Math.min(entries, running.total - begun));
     const importId = newId();
     const { database, documents, facts, tags, kinds } = this;
-    const making = new ImportMaking(database, documents, facts, tags, kinds, viewer, importId, planning, onMade);
+    const making = new ImportMaking(
+      database,
+      documents,
+      facts,
+      tags,
+      kinds,
+      viewer,
+      importId,
+      planning,
+      here,
+      renamed,
+      onMade,
+    );
     await beginImport(database, viewer, importId);
     let accepted: Accepted[];
     try {
-      const dayBodies = await this.inPieces(making, running.stop.signal);
+      const dayBodies = await this.inPieces(making, running.signal);
       // What was written so far is brought to the disk beside this thread, so that little is left for the end.
       await database.settle();
       accepted = await database.write(async (manager) => {
-        running.stop.signal.throwIfAborted();
+        running.signal.throwIfAborted();
         const changed = await making.finish(manager, dayBodies);
         await manager.delete(ImportUnderWayEntity, { id: importId });
         return changed;
@@ -158,7 +267,16 @@ export class Imports {
     database.importing.delete(importId);
     accepted.forEach((each) => documents.tell(each));
     this.forgetNames(accountId);
-    return making.report;
+    return { report: making.report, undo: making.takingBack() };
+  }
+
+  private pageHere(viewer: Viewer, id: string): PageHere | null {
+    const entry = entryIfVisible(this.database.reading(viewer), id);
+    if (!entry || accountOf(this.database.reader, id) !== viewer.accountId) return null;
+    const stored = prepared(this.database.reader, DOCUMENT).get(id) as { json: string } | undefined;
+    if (!stored) return null;
+    const { content } = JSON.parse(stored.json) as BodyJson;
+    return { title: entry.name, changedAt: entry.changedAt, content };
   }
 
   private async inPieces(making: ImportMaking, signal: AbortSignal) {
@@ -179,11 +297,12 @@ export class Imports {
   }
 
   /** Reads the files beside the thread that serves; one that takes too long is refused by its name. */
-  private async read(files: readonly SentFile[], running: Running): Promise<ReadFile[]> {
-    const { signal } = running.stop;
+  private async read(files: readonly SentFile[], running: Progress): Promise<ReadFile[]> {
+    const { signal } = running;
     const within = (lot: readonly SentFile[]) =>
       READ_WITHIN + PER_BYTE * lot.reduce((sum, { bytes }) => sum + bytes.length, 0);
-    const isMuch = files.reduce((sum, { bytes }) => sum + bytes.length, 0) > MUCH;
+    const size = files.reduce((sum, { bytes }) => sum + bytes.length, 0);
+    const isMuch = size > MUCH;
     const lots = await Promise.all(
       lotsOf(files).map(async (lot) => {
         const read = await this.threads
@@ -210,8 +329,19 @@ export class Imports {
         return read.map(unpacked);
       }),
     );
-    if (isMuch) await this.threads.rest();
+    if (size > RESTED) await this.threads.rest();
     return lots.flat();
+  }
+}
+
+/** Goes through something that is done in steps; others are served between pieces of them. */
+async function inPieces(steps: Iterable<void>, signal: AbortSignal): Promise<void> {
+  let began = performance.now();
+  for (const _step of steps) {
+    if (performance.now() - began < PIECE) continue;
+    signal.throwIfAborted();
+    await new Promise((resolve) => setImmediate(resolve));
+    began = performance.now();
   }
 }
 

@@ -19,7 +19,9 @@ import { Entries } from './entries';
 import { FactWriter } from './facts';
 import { bringFactsInLine } from './factsDue';
 import { FileTexts } from './fileTexts';
+import { Exports } from './exports';
 import { Find } from './find';
+import { LinesToFind } from './find/linesToFind';
 import { Vocabularies } from './find/vocabularies';
 import { Glimpses } from './glimpses';
 import { Imports } from './imports';
@@ -40,6 +42,7 @@ import { Reviews } from './review';
 import { ShownLines } from './shownLines';
 import { FoundLists } from './foundLists';
 import { Replacing } from './replacing';
+import { ServerFolder } from './serverFolder';
 import { Settings } from './settings';
 import { Tags } from './tags';
 import { TaskLists } from './taskLists';
@@ -47,6 +50,7 @@ import { Tasks } from './tasks';
 import { Templates } from './templates';
 import { TrayReader } from './tray';
 import { toldOf } from './told';
+import { Works } from './works';
 import { WornTags } from './wornTags';
 import { WebTitles } from './webTitles';
 import { Threads } from '../threads/threads';
@@ -94,11 +98,17 @@ export interface Services {
   forgetNames: (accountId: string) => void;
   journal: Journal;
   find: Find;
+  exports: Exports;
+  serverFolder: ServerFolder;
   imports: Imports;
+  works: Works;
   replacing: Replacing;
   foundLists: FoundLists;
   notices: Notices;
 }
+
+/** So many pages that a query line finds are taken out at once. */
+const MOST_EXPORTED = 1_000;
 
 export async function openServices(config: Config, log: Logger): Promise<Services> {
   const database = await Database.open(config.data, config.serverLimit);
@@ -116,9 +126,20 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const zones = new Zones(database);
   const referring = new ReferringLines(database, entries);
   const lines = new ShownLines(database, facts);
+  const works = new Works(config, notices, log);
   const documents = new Documents(database, facts, tags, new HappeningWriter(zones));
-  const find = new Find(database, entries, tags, kinds, new Vocabularies(database, facts), zones);
+  const find = new Find(
+    database,
+    entries,
+    tags,
+    kinds,
+    new Vocabularies(database, facts),
+    new LinesToFind(database, facts),
+    zones,
+  );
   const pickables = new PickableNames(database, kinds);
+  const calendarFiles = new CalendarFiles(database, entries, tasks);
+  const margin = new Margin(database, referring, tags, kinds, new Placing(database, entries), lines);
   const script = new URL('./worker.mjs', import.meta.url);
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
@@ -153,7 +174,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     acts: new Acts(database, documents, facts, kinds, tags),
     attachments,
     bin: new Bin(database, entries, documents, facts, find),
-    calendarFiles: new CalendarFiles(database, entries, tasks),
+    calendarFiles,
     desk: new DeskReader(database, entries, tasks, tray, zones),
     pages: new Pages(database, entries),
     settings: new Settings(database, zones, (viewer) => {
@@ -171,7 +192,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     templates: new Templates(database),
     tray,
     documents,
-    margin: new Margin(database, referring, tags, kinds, new Placing(database, entries), lines),
+    margin,
     logs: new LogReader(database, referring, kinds, taskLists, lines, zones, tags),
     alsoNamed: new AlsoNamed(database, entries),
     kin: new KinReader(database, entries, background, tags),
@@ -186,7 +207,18 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     find,
     foundLists: new FoundLists(database, entries, find, kinds, lines),
     replacing: new Replacing(database, entries, find),
-    imports: new Imports(database, documents, forgetNames, facts, tags, kinds, threads),
+    exports: new Exports(
+      {
+        ...{ database, threads, kinds, attachments, calendarFiles, margin },
+        reader: (viewer) => entries.reader(viewer),
+        find: async (viewer, line) => (await find.find(viewer, line, MOST_EXPORTED)).findings.map(({ id }) => id),
+        siteFiles: new URL('./site/', import.meta.url),
+      },
+      works,
+    ),
+    serverFolder: new ServerFolder(config),
+    imports: new Imports(database, documents, forgetNames, facts, tags, kinds, threads, works, attachments),
+    works,
     notices,
   };
 }

@@ -91,11 +91,15 @@ test('an import keeps order, resolves links, makes unwritten pages, and says wha
   const report = await ines.post('/imports', {
     files: [
       { path: 'x/y.md', text: 'a <blink>c</b> ![p](q.png)' },
-      { path: 'z.txt', text: '' },
+      { path: 'z.bin', text: '' },
     ],
   });
   expect(report.body.remarks.map((remark: { what: string }) => remark.what)).toEqual(
-    expect.arrayContaining(['The HTML <blink>.', 'The picture q.png.', 'A file that is not Markdown.']),
+    expect.arrayContaining([
+      'The HTML <blink>.',
+      'The file q.png, which is not among the files.',
+      'A file of a kind that is not read.',
+    ]),
   );
   expect(await disagreements()).toEqual([]);
 });

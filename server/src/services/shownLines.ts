@@ -2,6 +2,7 @@ import { namedIn, type NodeJson } from '@glossarion/core/document';
 import type { ViewerConnection } from '../access';
 import type { Database } from '../database/database';
 import type { FactWriter } from './facts';
+import { KeptByDocument } from './keptByDocument';
 import { childrenOf, wholeLines, type WholeLine } from './wholeLines';
 
 /** A line with what stands beneath it, and all that these name. */
@@ -26,18 +27,10 @@ const KEPT = 4_000;
  * others are kept as they were read, until their page changes.
  */
 export class ShownLines {
-  /** By document, the one read last at the end. */
-  private kept = new Map<string, Map<string, ShownLine>>();
-  private count = 0;
-  /** Documents that the present transaction changes: what is read of them may be from before. */
-  private changing = new Set<string>();
+  private kept: KeptByDocument<Map<string, ShownLine>>;
 
   constructor(database: Pick<Database, 'onEnd'>, facts: FactWriter) {
-    facts.onChange((documentId) => {
-      this.changing.add(documentId);
-      this.forget(documentId);
-    });
-    database.onEnd(() => this.changing.clear());
+    this.kept = new KeptByDocument(database, facts, KEPT);
   }
 
   /**
@@ -45,7 +38,7 @@ export class ShownLines {
    * found to see alone.
    */
   read(connection: ViewerConnection, asked: readonly LineAsked[]): (ShownLine | undefined)[] {
-    const lines = asked.map(({ documentId, blockId }) => this.kept.get(documentId)?.get(blockId));
+    const lines = asked.map(({ documentId, blockId }) => this.kept.of(documentId)?.get(blockId));
     const places = [...lines.keys()].filter((place) => lines[place] === undefined);
     if (places.length === 0) return lines;
     const missing = places.map((place) => asked[place]!);
@@ -58,22 +51,10 @@ export class ShownLines {
   }
 
   private keep({ documentId, blockId }: LineAsked, line: ShownLine): ShownLine {
-    if (this.changing.has(documentId)) return line;
-    const ofDocument = this.kept.get(documentId) ?? new Map<string, ShownLine>();
-    if (!ofDocument.has(blockId)) this.count += 1;
+    const ofDocument = this.kept.of(documentId) ?? new Map<string, ShownLine>();
     ofDocument.set(blockId, line);
-    this.kept.delete(documentId);
-    this.kept.set(documentId, ofDocument);
-    for (const oldest of this.kept.keys()) {
-      if (this.count <= KEPT) break;
-      this.forget(oldest);
-    }
+    this.kept.keep(documentId, ofDocument, ofDocument.size);
     return line;
-  }
-
-  private forget(documentId: string): void {
-    this.count -= this.kept.get(documentId)?.size ?? 0;
-    this.kept.delete(documentId);
   }
 }
 

@@ -1,14 +1,18 @@
-import type { EntityManager } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
 import {
+  checkBody,
   emptyBody,
   namedId,
   newId,
+  repairBody,
+  ShapeError,
   typedTags,
   withTagIds,
   type BodyJson,
   type TagOf,
   type TypedTag,
 } from '@glossarion/core/document';
+import type { PortableTag } from '@glossarion/core/formats/account';
 import { foldTag, tagPath, TagTree, type Tag } from '@glossarion/core/tags';
 import { addTag, guardTag, ownTag, ownTags, visibleTags, type Viewer, type ViewerConnection } from '../access';
 import type { Database } from '../database/database';
@@ -20,6 +24,9 @@ import type { FactWriter } from './facts';
 
 /** The tags of so many accounts are kept ready. */
 const ACCOUNTS_KEPT = 8;
+/** Tags that are taken in in one piece, and ids that one statement asks for. */
+const TAKEN_AT_ONCE = 50;
+const ASKED_AT_ONCE = 500;
 
 /** A tag that is typed so, and the import that made it. */
 export interface TagAt {
@@ -172,11 +179,75 @@ export class Tags {
     return id;
   }
 
+  /**
+   * Takes in tags with what is said of them. One that is called like one that is there is that one. Gives what those are
+   * called here that have another id. In pieces, of which each is answered with the transaction of the next.
+   */
+  async *takeIn(
+    viewer: Viewer,
+    tags: readonly PortableTag[],
+    importId: string | null,
+  ): AsyncGenerator<void, Map<string, string>, EntityManager> {
+    let manager = yield;
+    const names = await this.namesOf(manager, viewer);
+    const own = new Set((await ownTags(manager, viewer)).map(({ id }) => id));
+    const isTaken = await documentsAmong(
+      manager,
+      tags.map(({ id }) => id),
+    );
+    let count = 0;
+    const renamed = new Map<string, string>();
+    const begun = new Map<string, string>();
+    for (const {
+      id: wanted,
+      parentId: above,
+      name,
+      pigment = null,
+      mergedInto,
+      deletedAt = null,
+      body,
+    } of outermostFirst(tags)) {
+      if (own.has(wanted)) continue;
+      if ((count += 1) % TAKEN_AT_ONCE === 0) manager = yield;
+      const parentId = above === null ? null : (renamed.get(above) ?? above);
+      const isOwn = mergedInto === undefined && deletedAt === null;
+      const key = keyWithin(parentId, name);
+      const present = isOwn ? names.get(key) : undefined;
+      if (present) {
+        renamed.set(wanted, present.id);
+        continue;
+      }
+      const isFree = !isTaken.has(wanted);
+      const id = isFree ? wanted : newId();
+      if (!isFree) renamed.set(wanted, id);
+      begun.set(wanted, id);
+      this.begin(viewer, { id, parentId, name, importId }, described(body));
+      if (pigment !== null || deletedAt !== null) await manager.update(TagEntity, { id }, { pigment, deletedAt });
+      if (isOwn) names.set(key, { id, importId });
+    }
+    const rows = new Map((await ownTags(manager, viewer)).map((row) => [row.id, row]));
+    for (const { id: wanted, mergedInto } of tags) {
+      const id = begun.get(wanted);
+      if (mergedInto === undefined || id === undefined) continue;
+      const into = rows.get(renamed.get(mergedInto) ?? mergedInto);
+      // What would lead to itself leads nowhere.
+      const isRound = !into || leadsTo(rows, into.id, id);
+      const said = isRound ? { deletedAt: new Date().toISOString() } : { mergedInto: into.id };
+      Object.assign(rows.get(id)!, said);
+      await manager.update(TagEntity, { id }, said);
+    }
+    this.names.delete(viewer.accountId);
+    return renamed;
+  }
+
   /** Adds a tag, with the document that describes it. */
-  private begin(viewer: Viewer, tag: Pick<TagRow, 'id' | 'parentId' | 'name' | 'importId'>): void {
+  private begin(
+    viewer: Viewer,
+    tag: Pick<TagRow, 'id' | 'parentId' | 'name' | 'importId'>,
+    body = emptyBody(namedId(tag.id, 'first')),
+  ): void {
     const { id, name } = tag;
     addTag(this.database.writer, viewer, { ...tag, folded: foldTag(name) });
-    const body = emptyBody(namedId(id, 'first'));
     prepared(this.database.writer, ADD_DOCUMENT).run(id, 'tag', JSON.stringify(body));
     this.facts.write({ id, holder: 'tag', row: null, indexed: '' }, '', body, null);
     this.changed.add(viewer.accountId);
@@ -196,6 +267,54 @@ export class Tags {
     this.changed.add(viewer.accountId);
     this.names.delete(viewer.accountId);
   }
+}
+
+/** What a tag stands for, when it is a text that the schema takes. */
+function described(body: BodyJson | undefined): BodyJson | undefined {
+  try {
+    return body && repairBody(checkBody(body), () => false).body;
+  } catch (error) {
+    if (error instanceof ShapeError) return undefined;
+    throw error;
+  }
+}
+
+/** Whether a tag stands beneath another, or was merged into it, by however many steps. */
+function leadsTo(rows: ReadonlyMap<string, TagRow>, from: string, to: string): boolean {
+  const seen = new Set<string>();
+  const waiting = [from];
+  for (let id = waiting.pop(); id !== undefined; id = waiting.pop()) {
+    if (id === to) return true;
+    const row = rows.get(id);
+    if (!row || seen.has(id)) continue;
+    seen.add(id);
+    waiting.push(...[row.parentId, row.mergedInto].filter((each) => each !== null));
+  }
+  return false;
+}
+
+/** Tags after those that they stand beneath; what stands beneath something that is not there stands beneath nothing. */
+function outermostFirst(tags: readonly PortableTag[]): PortableTag[] {
+  const byId = new Map(tags.map((tag) => [tag.id, tag]));
+  const sorted = new Map<string, PortableTag>();
+  const add = (tag: PortableTag, above: ReadonlySet<string>): void => {
+    if (sorted.has(tag.id)) return;
+    const parent = tag.parentId === null || above.has(tag.parentId) ? undefined : byId.get(tag.parentId);
+    if (parent) add(parent, new Set([...above, tag.id]));
+    sorted.set(tag.id, { ...tag, parentId: parent?.id ?? null });
+  };
+  for (const tag of tags) add(tag, new Set());
+  return [...sorted.values()];
+}
+
+/** Those of these ids that a document has, of whomever. */
+async function documentsAmong(manager: EntityManager, ids: readonly string[]): Promise<Set<string>> {
+  const found = new Set<string>();
+  for (let from = 0; from < ids.length; from += ASKED_AT_ONCE) {
+    const where = { id: In(ids.slice(from, from + ASKED_AT_ONCE)) };
+    for (const { id } of await manager.find(DocumentEntity, { select: { id: true }, where })) found.add(id);
+  }
+  return found;
 }
 
 /** How a tag is known among those beneath the same. */

@@ -1,7 +1,8 @@
 import type { Changed, ChangeNotice } from '@glossarion/core/notices';
-import { ownView } from '../access';
+import { ownView, type Viewer } from '../access';
 import type { Accepted } from './documents';
 import type { Entries } from './entries';
+import type { Notices } from './notices';
 
 /** What is told of a document that was changed: of which entries, so that only windows that show these ask again. */
 export function toldOf(entries: Entries, { accountId, pageId, changed, linked }: Accepted): ChangeNotice[] {
@@ -24,3 +25,7 @@ export function toldOf(entries: Entries, { accountId, pageId, changed, linked }:
 
 /** Something that may be anywhere. */
 export const anywhere = (changed: readonly Changed[]): ChangeNotice[] => changed.map((what) => ({ what, ids: null }));
+
+/** Tells all windows of an account that anything may be new: much came in at once. */
+export const tellOfAll = (notices: Pick<Notices, 'send'>, { accountId }: Viewer): void =>
+  notices.send(accountId, ...anywhere(['outline', 'title', 'links', 'kinds', 'desk', 'settings', 'searches']));

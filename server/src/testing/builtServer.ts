@@ -53,7 +53,7 @@ export class BuiltServer {
   async start(): Promise<Ended | null> {
     this.port ||= await freePort();
     this.said = '';
-    const child = spawn(process.execPath, [path.join(built, `${this.command}.mjs`)], {
+    const child = spawn(process.execPath, ['--heap-growing-percent=30', path.join(built, `${this.command}.mjs`)], {
       cwd: root,
       stdio: ['ignore', 'pipe', 'pipe'],
       env: {

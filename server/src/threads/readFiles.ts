@@ -1,5 +1,6 @@
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
-import { readFile, refusedFile, textOfBytes, type ReadFile } from '@glossarion/core/formats/markdown';
+import { readIncoming } from '@glossarion/core/formats/incoming';
+import { refusedFile, textOfBytes, type ReadFile } from '@glossarion/core/formats/markdown';
 
 /** A file as it was sent; how its text is written is found out when it is read. */
 export interface SentFile {
@@ -10,15 +11,15 @@ export interface SentFile {
 /** A file as a thread has read it; its blocks are packed where thousands of files wait until all are read. */
 export type PackedFile = Omit<ReadFile, 'blocks'> & { packed: Uint8Array | string };
 
-/** Reads files of Markdown, one after the other. One that can't be read costs itself alone. */
+/** Reads files, one after the other; of some come several pages. One that can't be read costs itself alone. */
 export const readFiles = ({ files, isMuch }: { files: readonly SentFile[]; isMuch: boolean }): PackedFile[] =>
-  files.map((file) => packed(read(file), isMuch));
+  files.flatMap((file) => read(file).map((each) => packed(each, isMuch)));
 
-function read({ path, bytes }: SentFile): ReadFile {
+function read({ path, bytes }: SentFile): ReadFile[] {
   try {
-    return readFile({ path, text: textOfBytes(bytes) });
+    return readIncoming({ path, text: textOfBytes(bytes) });
   } catch (error) {
-    return refusedFile(path, `The file could not be read, and was left out: ${(error as Error).message}.`);
+    return [refusedFile(path, `The file could not be read, and was left out: ${(error as Error).message}.`)];
   }
 }
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { wellFormed } from '@glossarion/core/document';
-import { base64, id } from '../values';
+import { base64, id, line } from '../values';
 import type { SentFile } from './readFiles';
 
 /** A file is its text, or its bytes in base64: then it is found out how its text is written. */
@@ -11,10 +11,15 @@ const file = Joi.object({
 }).xor('text', 'bytes');
 
 /** What is sent: files of Markdown, each as text or as bytes. */
-export const importRequest = Joi.object({ id, files: Joi.array().items(file).min(1).max(20_000).required() });
+export const importRequest = Joi.object({
+  id,
+  name: line(300),
+  files: Joi.array().items(file).min(1).max(20_000).required(),
+});
 
 export interface ImportRequest {
   id?: string;
+  name?: string;
   files: SentFile[];
 }
 
@@ -28,6 +33,7 @@ export function readRequest(body: Uint8Array): ImportRequest | { refusal: string
   }
   const { value, error } = importRequest.validate(read ?? {}) as Joi.ValidationResult<{
     id?: string;
+    name?: string;
     files: { path: string; text?: string; bytes?: string }[];
   }>;
   if (error) return { refusal: `This can't be done as it was asked: ${error.message}.` };
@@ -36,5 +42,5 @@ export function readRequest(body: Uint8Array): ImportRequest | { refusal: string
     // An encoder writes half of a surrogate pair as the sign for that.
     bytes: text === undefined ? new Uint8Array(Buffer.from(bytes!, 'base64')) : new TextEncoder().encode(text),
   }));
-  return { id: value.id, files };
+  return { id: value.id, name: value.name, files };
 }

@@ -2,9 +2,13 @@ import { fileText } from './fileText';
 import { readFiles } from './readFiles';
 import { readRequest } from './readRequest';
 import { sniff } from './sniff';
+import { writeBook } from './writeBook';
+import { writePrint } from './writePrint';
+import { writeFiles } from './writeFiles';
+import { writeSite } from './writeSite';
 
 /** What threads do: each takes data and gives data, so that it can run beside the one that serves. */
-export const TASKS = { fileText, readFiles, readRequest, sniff };
+export const TASKS = { fileText, readFiles, readRequest, sniff, writeBook, writeFiles, writePrint, writeSite };
 
 export type Tasks = typeof TASKS;
 export type TaskName = keyof Tasks;

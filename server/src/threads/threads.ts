@@ -7,7 +7,7 @@ import { doTask, type InputOf, type OutputOf, type TaskName } from './tasks';
 const THREADS = 2;
 /** The most memory one may take for itself, and for what it needs for a moment only, in megabytes. */
 const MEMORY = 160;
-const YOUNG = 32;
+const YOUNG = 12;
 /** How often it is looked how much the process has grown, in milliseconds. */
 const WATCHED_EVERY = 50;
 /** How long a thread that has nothing to do is kept, in milliseconds. */

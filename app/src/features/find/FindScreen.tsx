@@ -5,6 +5,8 @@ import type { Remark } from '@glossarion/core/find';
 import { leavesOf, partsOf, readQueryLine, writeQueryLine, type Asked } from '@glossarion/core/find/query';
 import { isUnreached, problemSentence, useRecentQuery } from '../../state/api';
 import { useSearchesQuery } from '../../state/savedSearches';
+import { useAppDispatch } from '../../state/store';
+import { sheetOpened } from '../../state/view';
 import { grown, useWindowWidth } from '../../theme/rem';
 import { open } from '../../screen/navigation';
 import { Screen } from '../../screen/Screen';
@@ -42,6 +44,7 @@ export function FindScreen() {
   const [chosen, setChosen] = useState<number | null>(null);
   const [limit, setLimit] = useState(AT_A_TIME);
   const field = useRef<TextInput>(null);
+  const dispatch = useAppDispatch();
   const isWide = useWindowWidth() >= WIDE;
   const asked = useMemo(() => readQueryLine(typed), [typed]);
   const isEmpty = asked === null;
@@ -133,6 +136,13 @@ export function FindScreen() {
               <Way look="find-save" to={replaceAddress(asked, typed)} onOpen={() => open(replaceAddress(asked, typed))}>
                 Replace…
               </Way>
+              <Tap
+                look="find-save"
+                aria-haspopup="dialog"
+                onPress={() => dispatch(sheetOpened({ for: 'takeOutFound', line: typed.trim() }))}
+              >
+                Take out…
+              </Tap>
             </Box>
           )}
           {!isEmpty && found && <Taken typed={typed} also={found.also} remarks={remarks} />}

@@ -26,6 +26,7 @@ const SCREENS = [
   { label: 'Kinds', address: '/kinds' },
   { label: 'Tags', address: '/tags' },
   { label: 'Bin', address: '/bin' },
+  { label: 'In and out', address: '/in-and-out' },
   { label: 'Settings', address: '/settings' },
 ];
 

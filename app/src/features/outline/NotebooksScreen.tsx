@@ -2,7 +2,9 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { stepPlace, type ContentsEntry } from '@glossarion/core/outline';
 import { useContentsQuery, useEntryQuery, useNotebooksQuery } from '../../state/api';
+import { handFiles } from '../../state/handed';
 import { useAppDispatch, useAppSelector } from '../../state/store';
+import { pickFolder } from '../../state/upload';
 import { chose, sheetOpened } from '../../state/view';
 import { useWindowWidth } from '../../theme/rem';
 import { colour, measure, spine } from '../../theme/tokens';
@@ -86,6 +88,18 @@ export function NotebooksScreen({ openId }: { openId: string | null }) {
             label="New notebook"
             onPress={() => dispatch(sheetOpened({ for: 'make', kind: 'notebook', parentId: null }))}
           />
+          <Action
+            label="Take in a folder"
+            tone={colour.soft}
+            onPress={() =>
+              void pickFolder().then((files) => {
+                if (files.length === 0) return;
+                handFiles(files);
+                open('/in-and-out');
+              })
+            }
+          />
+          <Action label="In and out" tone={colour.soft} onPress={() => open('/in-and-out')} />
           <Action label="Bin" tone={colour.soft} onPress={() => open('/bin')} />
         </View>
         {(['later', 'aside'] as const).map((season) => (

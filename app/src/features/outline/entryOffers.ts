@@ -72,6 +72,7 @@ export function entryOffers(entry: EntryInfo, isPinned: boolean | undefined): Of
         ...when(isPage && !isLoose, { label: 'Next in the series', do: () => makeOnce(() => makeNext(entry)) }),
         { label: 'Make an overview page', do: () => makeOverviewPage(entry) },
         ...when(!isLoose, { label: 'Duplicate with everything beneath', do: () => duplicate(chosen) }),
+        { label: 'Take out as files…', do: () => show({ for: 'takeOut', entryId: id }) },
       ],
     },
     {

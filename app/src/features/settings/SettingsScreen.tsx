@@ -24,10 +24,11 @@ import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Form, type FormLine } from '../../kit/Form';
 import { Radios } from '../../kit/Radios';
-import { Words } from '../../kit/Words';
+import { Way } from '../../kit/Way';
+import { Line, Words } from '../../kit/Words';
+import { open } from '../../screen/navigation';
 import { DayTemplates } from '../templates/DayTemplates';
 import { CalendarAddress } from './CalendarAddress';
-import { TakeIn } from './TakeIn';
 import { WrittenLanguages } from './WrittenLanguages';
 
 const MODES: [ModeChoice, string][] = [
@@ -63,8 +64,15 @@ export function SettingsScreen() {
         <Part name="Calendar">
           <CalendarAddress />
         </Part>
-        <Part name="Take in notes">
-          <TakeIn />
+        <Part name="Notes in and out">
+          <Words tone={colour.soft}>
+            Everything can be taken out as files that any program reads, and taken in again.
+          </Words>
+          <Line look="calendar-file">
+            <Way to="/in-and-out" onOpen={() => open('/in-and-out')}>
+              Take notes in, or out
+            </Way>
+          </Line>
         </Part>
         <Part name="Passphrase">
           <PassphraseForm />

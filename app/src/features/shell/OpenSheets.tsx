@@ -4,6 +4,7 @@ import { liftTo, splitTo } from '../parts/partActs';
 import { kindPart } from '../kinds/kindPart';
 import { logPart } from '../margin/log/logPart';
 import { tagPart } from '../tags/tagPart';
+import { worksPart } from '../works/worksPart';
 import { later } from '../../kit/later';
 
 // Sheets that no first screen shows.
@@ -27,6 +28,8 @@ const KindsOfSheet = later(kindPart('KindsOfSheet'), true);
 const LogSheet = later(logPart('LogSheet'), true);
 const MeetingSheet = later(kindPart('MeetingSheet'), true);
 const WearSheet = later(tagPart('WearSheet'), true);
+const TakeOutSheet = later(worksPart('TakeOutSheet'), true);
+const TakeOutFoundSheet = later(worksPart('TakeOutFoundSheet'), true);
 const KeysSheet = later(async () => (await import('../keys/KeysSheet')).KeysSheet, true);
 const VisitedSheet = later(async () => (await import('../trail/VisitedSheet')).VisitedSheet, true);
 
@@ -56,6 +59,10 @@ export function OpenSheets() {
       return <MakeSheet key={sheet.kind} kind={sheet.kind} parentId={sheet.parentId} onClose={onClose} />;
     case 'describe':
       return <DescribeSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'takeOut':
+      return <TakeOutSheet entryId={sheet.entryId} onClose={onClose} />;
+    case 'takeOutFound':
+      return <TakeOutFoundSheet line={sheet.line} onClose={onClose} />;
     case 'voice':
       return <VoiceSheet onClose={onClose} />;
     case 'card':

@@ -12,6 +12,7 @@ import { pageSheet } from '../page/sheet';
 import { tagsSheet } from '../tags/sheet';
 import { tasksSheet } from '../tasks/sheet';
 import { traySheet } from '../tray/sheet';
+import { worksSheet } from '../works/sheet';
 import { replaceSheet } from '../replace/sheet';
 import { reviewSheet } from '../review/sheet';
 import { trailSheet } from '../trail/sheet';
@@ -36,7 +37,7 @@ const focusSheet = `
 
 /** Those of what no first screen shows, as another: asked for when some of it is shown (kit/lateSheet). */
 export const lateSheets = (): string =>
-  inRem([kindsSheet, tagsSheet, replaceSheet, reviewSheet, logSheet, printSheet()].join('\n'));
+  inRem([kindsSheet, tagsSheet, replaceSheet, reviewSheet, logSheet, worksSheet, printSheet()].join('\n'));
 
 /** All other style sheets of the product, as one: laid out when it is built (tools/buildApp), so that no script waits for it. */
 export const wholeSheet = (): string =>

@@ -48,6 +48,8 @@ export const picture: SolidKind = {
         const src = String(image.properties.src ?? '');
         const alt = String(image.properties.alt ?? '');
         const shown = reading.pictureOf(src, alt);
+        // A file that may come along stands in its line until that is known.
+        if (shown && shown.type !== 'picture') return reading.add([shown], place);
         if (shown) return reading.push(solidBlock('picture', { ...shown.attrs, depth: place.depth }));
         if (!/^https?:/iu.test(src)) return reading.add(reading.words(alt, marks), place);
         const link = { type: 'webLink', attrs: { href: src } };

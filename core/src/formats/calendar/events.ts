@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
 import { addDays, daysBetween, type DayDate } from '../../calendar';
+import { componentsIn } from './components';
 import { momentIn, shownIn } from './zoned';
 
 /** An event of a day, out of a calendar file. */
@@ -59,14 +60,9 @@ interface Found {
 }
 
 function calendarsOf(text: string): ICAL.Component[] {
-  try {
-    const parsed = ICAL.parse(text.trim()) as unknown[];
-    const all = (Array.isArray(parsed[0]) ? parsed : [parsed]).map((each) => new ICAL.Component(each as never));
-    if (all.every(({ name }) => name === 'vcalendar')) return all;
-  } catch {
-    // Said below, whatever was wrong with it.
-  }
-  throw new CalendarError('This is not a calendar file (.ics) that can be read. Nothing was written.');
+  const calendars = componentsIn(text, 'vcalendar');
+  if (!calendars) throw new CalendarError('This is not a calendar file (.ics) that can be read. Nothing was written.');
+  return calendars;
 }
 
 /** The events, each with what was changed of single times of it. */

@@ -13,7 +13,7 @@ import { ownWords } from '../../document/text';
 import { MAX_DEPTH, type MarkJson, type NodeJson } from '../../document/types';
 import { readOwn, sharedData } from './data';
 import { isWordSign, wordItem } from './wordLists';
-import { readInlineElement, textNodes } from './readInline';
+import { readInlineElement, textNodes, type ReferenceOf } from './readInline';
 import { joinedText } from '../markTree';
 
 /** What reading HTML needs to know of where it is. */
@@ -22,6 +22,7 @@ export interface HtmlContext {
   isOwn: boolean;
   /** What stands for a picture; null leaves a link or its words. */
   pictureOf: (src: string, alt: string) => NodeJson | null;
+  referenceOf: ReferenceOf;
 }
 
 /** Collects blocks; words that stand in no block of their own become one. */
@@ -36,10 +37,12 @@ class BlockReader implements HtmlReading {
 
   readonly isOwn: boolean;
   readonly pictureOf: HtmlContext['pictureOf'];
+  readonly referenceOf: HtmlContext['referenceOf'];
 
   constructor(private context: HtmlContext) {
     this.isOwn = context.isOwn;
     this.pictureOf = context.pictureOf;
+    this.referenceOf = context.referenceOf;
   }
 
   readonly saidOf = sharedData;
@@ -224,6 +227,8 @@ function readChildren(
       const value = reader.isOwn ? node.value : node.value.replace(/[ \t\r\n\f]+/gu, ' ');
       reader.add(textNodes(value, marks), place);
     }
+    // What a site shows beside a line is of other pages.
+    if (node.type === 'element' && node.properties.dataGlosses !== undefined) continue;
     if (node.type !== 'element' || IGNORED.has(node.tagName) || (!reader.isOwn && isWordSign(node))) continue;
     const own = reader.isOwn ? readOwn(node, place.depth) : null;
     if (own) {
@@ -238,27 +243,42 @@ function readChildren(
       readChildren(node.children, reader, place, marks);
       reader.end();
     } else {
-      const inline = readInlineElement(node, marks);
+      const inline = readInlineElement(node, marks, reader.referenceOf);
       if (inline.leaf) reader.add([inline.leaf], place);
       else readChildren(node.children, reader, place, inline.marks);
     }
   }
 }
 
+/** What the product wrote, wherever in a file it stands. */
+function ownForm({ children }: Root | Element): Element | undefined {
+  for (const child of children) {
+    if (child.type !== 'element') continue;
+    const found = child.properties.dataForm === 'glossarion' ? child : ownForm(child);
+    if (found) return found;
+  }
+  return undefined;
+}
+
 export interface ReadHtmlOptions {
   pictureOf?: HtmlContext['pictureOf'];
+  /** What a link leads to that is no web address. */
+  referenceOf?: HtmlContext['referenceOf'];
 }
 
 /**
  * Reads HTML of any origin as blocks: what the product has a form for keeps it, all other words are kept as text, and
  * nothing of it is ever run. What the product wrote itself reads as it was.
  */
-export function readHtml(html: string, { pictureOf = () => null }: ReadHtmlOptions = {}): NodeJson[] {
+export function readHtml(
+  html: string,
+  { pictureOf = () => null, referenceOf = () => null }: ReadHtmlOptions = {},
+): NodeJson[] {
   const tree: Root = fromHtml(html, { fragment: true });
-  const own = tree.children.find((node) => node.type === 'element' && node.properties.dataForm === 'glossarion');
-  const reader = new BlockReader({ isOwn: own !== undefined, pictureOf });
+  const own = ownForm(tree);
+  const reader = new BlockReader({ isOwn: own !== undefined, pictureOf, referenceOf });
   const place: HtmlPlace = { depth: 0, kind: 'paragraph', list: null };
-  readChildren(own?.type === 'element' ? own.children : tree.children, reader, place, []);
+  readChildren((own ?? tree).children, reader, place, []);
   reader.end();
   return reader.blocks;
 }

@@ -4,6 +4,7 @@ import { isId } from '../../document/ids';
 import { isSafeAddress } from '../../document/marks';
 import { HIGHLIGHTS, type MarkJson, type NodeJson } from '../../document/types';
 import { orderedMarks } from '../markTree';
+import type { LinkReference } from '../markdown/types';
 
 const withMarks = (node: NodeJson, marks: readonly MarkJson[]): NodeJson => {
   const ordered = orderedMarks(marks);
@@ -53,19 +54,39 @@ function styledMarks(style: string, marks: MarkJson[]): MarkJson[] {
   return styled;
 }
 
+/** All words in an element, with one space between them. */
+function textIn({ children }: Element): string {
+  const parts = children.map((child) =>
+    child.type === 'text' ? child.value : child.type === 'element' ? textIn(child) : '',
+  );
+  return parts.join('').replaceAll(/\s+/gu, ' ').trim();
+}
+
+/** What a link leads to that is no web address; null when it is one, or leads nowhere. */
+export type ReferenceOf = (href: string) => LinkReference | null;
+
 /** An element within a line: a leaf of its own, or the marks for what is in it. */
-export function readInlineElement(element: Element, marks: MarkJson[]): { leaf: NodeJson | null; marks: MarkJson[] } {
+export function readInlineElement(
+  element: Element,
+  marks: MarkJson[],
+  referenceOf: ReferenceOf = () => null,
+): { leaf: NodeJson | null; marks: MarkJson[] } {
   const { tagName, properties } = element;
   if (tagName === 'br') return { leaf: { type: 'hardBreak' }, marks };
   const tag = typeof properties.dataTag === 'string' ? properties.dataTag.slice(0, 200) : '';
   if (isTagName(tag)) {
     return { leaf: withMarks({ type: 'tag', attrs: { name: tag } }, marks), marks };
   }
+  const { dataTarget: target, dataOwn: own, href } = properties;
+  if (isId(target)) {
+    const attrs = { target, words: typeof own === 'string' ? own : null };
+    return { leaf: withMarks({ type: 'pageLink', attrs }, marks), marks };
+  }
   if (tagName === 'a') {
-    const { dataTarget: target, dataOwn: own, href } = properties;
-    if (isId(target)) {
-      const attrs = { target, words: typeof own === 'string' ? own : null };
-      return { leaf: withMarks({ type: 'pageLink', attrs }, marks), marks };
+    const reference = typeof href === 'string' ? referenceOf(href) : null;
+    const words = textIn(element);
+    if (reference && words !== '') {
+      return { leaf: withMarks({ type: 'pageLink', attrs: { reference, words } }, marks), marks };
     }
     const isLink = isSafeAddress(href) && !String(href).startsWith('/');
     return { leaf: null, marks: isLink ? [...marks, { type: 'webLink', attrs: { href } }] : marks };

@@ -52,19 +52,24 @@ const inline = (node: NodeJson, options: WriteHtmlOptions): ElementContent[] =>
   writeTree(markTree(node.content ?? []), options);
 
 /** A text of formats as a data attribute: what its name says is `true`. */
-const asData = (texts: Readonly<Record<string, string | true>>): Properties =>
-  Object.fromEntries(Object.entries(texts).map(([name, text]) => [dataName(name), String(text)]));
+function asData(texts: Readonly<Record<string, string | true>>): Properties {
+  const data: Properties = {};
+  for (const name in texts) data[dataName(name)] = String(texts[name]);
+  return data;
+}
 
 const dataName = (name: string): string => `data${name[0]!.toUpperCase()}${name.slice(1)}`;
 
 /** What HTML has no form of its own for. */
 function dataOf(node: NodeJson, readDepth: number, { hasId }: WriteHtmlOptions): Properties {
   const { id, depth = 0, ...rest } = node.attrs ?? {};
-  return {
-    ...asData(writtenAttributes({ ...OF_ANY, ...textKindOf(node)?.attributes }, rest)),
-    dataId: typeof id === 'string' && hasId(id) ? id : undefined,
-    dataDepth: depth === readDepth ? undefined : String(depth),
-  };
+  const data = asData({
+    ...writtenAttributes(OF_ANY, rest),
+    ...writtenAttributes(textKindOf(node)?.attributes ?? {}, rest),
+  });
+  if (typeof id === 'string' && hasId(id)) data.dataId = id;
+  if (depth !== readDepth) data.dataDepth = String(depth);
+  return data;
 }
 
 function writeItem({ node, readDepth, children }: Nested, options: WriteHtmlOptions): Element {
@@ -98,7 +103,10 @@ const writeSiblings = (siblings: readonly Nested[], options: WriteHtmlOptions): 
     });
   });
 
-/** Writes blocks as HTML within one element that says that spaces count; reading it gives the same blocks. */
-export function writeHtml(blocks: readonly NodeJson[], options: WriteHtmlOptions): string {
-  return toHtml(element('div', { dataForm: 'glossarion' }, writeSiblings(nest(blocks), options)));
-}
+/** Blocks as one element that says that spaces count. */
+export const htmlTree = (blocks: readonly NodeJson[], options: WriteHtmlOptions): Element =>
+  element('div', { dataForm: 'glossarion' }, writeSiblings(nest(blocks), options));
+
+/** Writes blocks as HTML; reading it gives the same blocks. */
+export const writeHtml = (blocks: readonly NodeJson[], options: WriteHtmlOptions): string =>
+  toHtml(htmlTree(blocks, options));

@@ -30,9 +30,11 @@ const gfmNodes = gfmFromMarkdown().map((extension) => ({ ...extension, transform
 
 /** Made once: putting the extensions together takes as long as parsing a short text. */
 const PIECE = { extensions: [gfm({ singleTilde: false })], mdastExtensions: gfmNodes };
+/** What the head of a file may be written in: between three hyphens, between three plus signs. */
+const HEADS: ('yaml' | 'toml')[] = ['yaml', 'toml'];
 const FILE = {
-  extensions: [...PIECE.extensions, frontmatter(['yaml'])],
-  mdastExtensions: [...gfmNodes, frontmatterFromMarkdown(['yaml'])],
+  extensions: [...PIECE.extensions, frontmatter(HEADS)],
+  mdastExtensions: [...gfmNodes, frontmatterFromMarkdown(HEADS)],
 };
 
 /** Parses Markdown with tables, to-do items and front matter into its syntax tree. */
@@ -62,15 +64,15 @@ export function readMarkdown(text: string, remark: (what: string) => void, isFil
     const definitions = new Map<string, Definition>();
     for (const node of tree.children) {
       if (node.type === 'definition' && !definitions.has(node.identifier)) definitions.set(node.identifier, node);
-      if (node.type !== 'yaml') continue;
-      const { front, raw, problems } = readFrontMatter(asWritten(node.value));
+      if (!isHead(node)) continue;
+      const { front, raw, problems } = readFrontMatter(asWritten(node.value), node.type);
       Object.assign(read, { front, raw });
       problems.forEach(remark);
     }
-    const context: ReadContext = { remark, definitions, used };
+    const context: ReadContext = { isFile, remark, definitions, used };
     read.blocks.push(
       ...readSiblings(
-        tree.children.filter(({ type }) => type !== 'yaml'),
+        tree.children.filter((node) => !isHead(node)),
         0,
         context,
       ),
@@ -81,7 +83,10 @@ export function readMarkdown(text: string, remark: (what: string) => void, isFil
   return { ...read, blocks: [...read.blocks, ...left.map(unusedDefinition)] };
 }
 
-const HEAD = /^---[ \t]*\r?\n[\s\S]*?\r?\n---[ \t]*(?:\r?\n|$)/u;
+const HEAD = /^(---|\+\+\+)[ \t]*\r?\n[\s\S]*?\r?\n\1[ \t]*(?:\r?\n|$)/u;
+
+const isHead = (node: { type: string }): node is { type: 'yaml' | 'toml'; value: string } =>
+  HEADS.some((head) => head === node.type);
 
 /** The definition of a link that nothing uses is kept as it is written. */
 const unusedDefinition = ({ label, identifier, url, title }: Definition): NodeJson =>

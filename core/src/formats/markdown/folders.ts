@@ -1,6 +1,7 @@
 import { foldWords } from '../../words/words';
 import { isDay } from '../../calendar';
 import type { FrontMatter } from './frontMatter';
+import { nameOf, stepsOf } from './paths';
 import type { ReadFile } from './readFile';
 
 /** Names with numbers in them stand in the order of the numbers. */
@@ -25,26 +26,21 @@ export const newFolder = (name: string): Folder => ({
   folders: new Map(),
 });
 
-/** A file's name without its ending. */
-export const nameOf = (path: string): string =>
-  stepsOf(path)
-    .pop()!
-    .replace(/\.(md|markdown)$/iu, '');
-
-export const stepsOf = (path: string): string[] =>
-  path
-    .replaceAll('\\', '/')
-    .split('/')
-    .filter((step) => step !== '' && step !== '.');
-
 /** What an index can say of a notebook or a section. */
-export const FOLDER_KEYS = ['id', 'title', 'season', 'pigment', 'ornament', 'description', 'order'];
+export const FOLDER_KEYS = [
+  ...['id', 'title', 'begun', 'changed', 'season', 'pigment', 'ornament', 'description', 'binned', 'order'],
+];
 
-/** Sorts files into their folders. Those outside any come to a folder of this name. */
-export function sortIntoFolders(files: readonly ReadFile[], looseName: string): Folder {
+const byPath = (one: ReadFile, other: ReadFile): number => collator.compare(one.path, other.path);
+
+/** Sorts files into their folders, piece by piece. Those outside any come to a folder of this name. */
+export function* sortIntoFolders(files: readonly ReadFile[], looseName: string): Generator<void, Folder> {
   const root = newFolder('');
-  const sorted = [...files].sort((one, other) => collator.compare(one.path, other.path));
-  for (const file of sorted) {
+  // Of several indexes of a folder the first speaks of it: they come before all else, in their order.
+  const isIndex = ({ path }: ReadFile) => nameOf(path) === 'index';
+  const indexes = files.filter(isIndex).sort(byPath);
+  for (const file of [...indexes, ...files.filter((each) => !isIndex(each))]) {
+    yield;
     const steps = stepsOf(file.path).slice(0, -1);
     const name = nameOf(file.path);
     if (steps.length === 0 && name === 'index') {
@@ -71,8 +67,12 @@ function inner(folder: Folder, name: string): Folder {
   return found;
 }
 
-const addFile = (folder: Folder, name: string, file: ReadFile): void =>
-  void folder.files.set(name, [...(folder.files.get(name) ?? []), file]);
+function addFile(folder: Folder, name: string, file: ReadFile): void {
+  const alike = folder.files.get(name);
+  if (!alike) return void folder.files.set(name, [file]);
+  const place = alike.findIndex((each) => byPath(each, file) > 0);
+  alike.splice(place < 0 ? alike.length : place, 0, file);
+}
 
 /** What the head of a file says beyond these keys, or in a way that was not understood; as it was written. */
 export function restOf({ front, raw }: ReadFile, keys: readonly string[]): string {
@@ -97,12 +97,22 @@ export function orderedNames(folder: Folder): string[] {
 
 /** Takes the days out of the folder of the journal, from its folders too. What else is in it stays there. */
 export function takeDays(root: Folder): { day: string; file: ReadFile }[] {
-  const days: { day: string; file: ReadFile }[] = [];
+  const days = takeFiles(root, 'journal', ({ path }) => isDay(nameOf(path))).map((file) => ({
+    day: nameOf(file.path),
+    file,
+  }));
+  return days.sort((one, other) => (one.day < other.day ? -1 : one.day > other.day ? 1 : 0));
+}
+
+/** Takes the files out of a folder at the root, and of its folders, that are taken for something that is in no notebook. */
+export function takeFiles(root: Folder, folderName: string, isTaken: (file: ReadFile) => boolean): ReadFile[] {
+  const taken: ReadFile[] = [];
   const walk = (folder: Folder): void => {
     for (const [name, files] of folder.files) {
-      if (!isDay(name)) continue;
-      days.push(...files.map((file) => ({ day: name, file })));
-      folder.files.delete(name);
+      taken.push(...files.filter(isTaken));
+      const left = files.filter((file) => !isTaken(file));
+      if (left.length > 0) folder.files.set(name, left);
+      else folder.files.delete(name);
     }
     for (const [name, each] of folder.folders) {
       walk(each);
@@ -110,9 +120,9 @@ export function takeDays(root: Folder): { day: string; file: ReadFile }[] {
     }
   };
   for (const [name, folder] of root.folders) {
-    if (foldWords(name) !== 'journal') continue;
+    if (foldWords(name) !== folderName) continue;
     walk(folder);
     if (folder.files.size === 0 && folder.folders.size === 0 && !folder.index) root.folders.delete(name);
   }
-  return days.sort((one, other) => (one.day < other.day ? -1 : one.day > other.day ? 1 : 0));
+  return taken.sort(byPath);
 }

@@ -1,4 +1,5 @@
-import { parse } from 'yaml';
+import { parse as parseToml, TomlDate } from 'smol-toml';
+import { parse as parseYaml } from 'yaml';
 import { MAX_KIND_NAME } from '../../kinds/field';
 import { isId } from '../../document/ids';
 import { ORNAMENTS, PIGMENTS, type Ornament, type Pigment } from '../../outline/entry';
@@ -23,6 +24,8 @@ export interface FrontMatter {
   /** The names of the kinds that a page is of, and what it says in their fields. */
   kinds?: string[];
   fields?: Record<string, FrontField>;
+  /** Since when it is in the bin. */
+  binned?: string;
   /** The names of what a folder holds, in their order. */
   order?: string[];
 }
@@ -59,7 +62,9 @@ const READERS: { [K in keyof Required<FrontMatter>]: (value: unknown) => FrontMa
   aliases: (value) => within(names(value), 400),
   kinds: (value) => within(names(value), MAX_KIND_NAME),
   fields: readFrontFields,
-  order: strings,
+  binned: moment,
+  // Names may hold spaces and commas.
+  order: (value) => names(value),
 };
 
 export interface ReadFront {
@@ -70,18 +75,8 @@ export interface ReadFront {
   raw: [key: string, lines: string][];
 }
 
-/** Reads YAML front matter. */
-export function readFrontMatter(yaml: string): ReadFront {
-  const whole: ReadFront['raw'] = yaml.trim() === '' ? [] : [['', yaml]];
-  let values: unknown;
-  try {
-    values = parse(yaml);
-  } catch {
-    return { front: {}, problems: ['The head of the file is not YAML.'], raw: whole };
-  }
-  if (typeof values !== 'object' || values === null || Array.isArray(values)) {
-    return { front: {}, problems: whole.length > 0 ? ['The head of the file names nothing.'] : [], raw: whole };
-  }
+/** Reads what the head of a file says, whatever it was written in. */
+export function readFrontValues(values: Readonly<Record<string, unknown>>): Pick<ReadFront, 'front' | 'problems'> {
   const front: Record<string, unknown> = {};
   const problems: string[] = [];
   for (const [key, value] of Object.entries(values)) {
@@ -89,17 +84,57 @@ export function readFrontMatter(yaml: string): ReadFront {
     if (read === undefined) problems.push(`“${key}” in the head of the file.`);
     else front[key] = read;
   }
-  const raw = partsOf(yaml);
-  const isParted = Object.keys(values).every((key) => raw.some(([name]) => name === key));
+  return { front, problems };
+}
+
+/** How heads are parsed, and how a line of theirs begins that names a key of the outermost level. */
+const HEADS = {
+  yaml: {
+    name: 'YAML',
+    parse: parseYaml as (text: string) => unknown,
+    key: /^(?:"([^"]+)"|'([^']+)'|([^\s#'"[\]{}>|*&!%@`,-][^:]*?))\s*:(?:\s|$)/u,
+  },
+  toml: {
+    name: 'TOML',
+    parse: (text: string): unknown => plainDates(parseToml(text)),
+    // `[extra]` and `[[authors]]` begin a table, whose keys are its own.
+    key: /^(?:"([^"]+)"|'([^']+)'|([\w-]+)(?=\s*[.=])|\[\[?\s*([\w-]+))/u,
+  },
+};
+
+/** Moments as ISO 8601 writes them, as YAML has them. */
+function plainDates(value: unknown): unknown {
+  if (value instanceof TomlDate) return value.toISOString();
+  if (Array.isArray(value)) return value.map(plainDates);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, plainDates(each)]));
+}
+
+/** Reads the head of a file. */
+export function readFrontMatter(text: string, form: keyof typeof HEADS = 'yaml'): ReadFront {
+  const { name, parse, key } = HEADS[form];
+  const whole: ReadFront['raw'] = text.trim() === '' ? [] : [['', text]];
+  let values: unknown;
+  try {
+    values = parse(text);
+  } catch {
+    return { front: {}, problems: [`The head of the file is not ${name}.`], raw: whole };
+  }
+  if (typeof values !== 'object' || values === null || Array.isArray(values)) {
+    return { front: {}, problems: whole.length > 0 ? ['The head of the file names nothing.'] : [], raw: whole };
+  }
+  const { front, problems } = readFrontValues(values as Record<string, unknown>);
+  const raw = partsOf(text, key);
+  const isParted = Object.keys(values).every((each) => raw.some(([said]) => said === each));
   return { front, problems, raw: isParted ? raw : whole };
 }
 
 /** The lines of each key of the outermost level; what stands before the first belongs to none. */
-function partsOf(yaml: string): ReadFront['raw'] {
+function partsOf(text: string, begins: RegExp): ReadFront['raw'] {
   const parts: [string, string][] = [];
-  for (const line of yaml.split(/\r\n?|\n/u)) {
-    const key = /^(?:"([^"]+)"|'([^']+)'|([^\s#'"[\]{}>|*&!%@`,-][^:]*?))\s*:(?:\s|$)/u.exec(line);
-    if (key) parts.push([key[1] ?? key[2] ?? key[3]!, line]);
+  for (const line of text.split(/\r\n?|\n/u)) {
+    const key = begins.exec(line);
+    if (key) parts.push([(key[1] ?? key[2] ?? key[3] ?? key[4])!, line]);
     else if (/^#/u.test(line)) parts.push(['', line]);
     else if (parts.length > 0) parts[parts.length - 1]![1] += `\n${line}`;
     else if (line.trim() !== '') parts.push(['', line]);

@@ -1,7 +1,11 @@
 export * from './blocks';
 export * from './encoding';
+export { filesNamed, type FileAlong } from './filesAlong';
+export type { FrontMatter } from './frontMatter';
+export { PRESENT_CHOICES, type PageHere, type PresentChoice, type PresentPage } from './here';
 export * from './plan';
 export * from './readFile';
 export * from './resolve';
+export type { NamedHere } from './resolver';
 export * from './types';
 export * from './write';

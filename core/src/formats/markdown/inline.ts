@@ -5,10 +5,13 @@ import { HIGHLIGHTS, type MarkJson, type NodeJson } from '../../document/types';
 import { isTagName, TAG_PATTERN } from '../../tags/path';
 import { joinedText, orderedMarks } from '../markTree';
 import { asWritten, broughtBack } from './escapes';
+import { fileReference } from './filesAlong';
 import type { LinkReference } from './types';
 
 /** What reading needs beside the node itself. */
 export interface ReadContext {
+  /** Whether it is a file of a folder, whose relative links lead to other files. */
+  isFile: boolean;
   /** Says that something was not understood; its text is kept. */
   remark: (what: string) => void;
   /** The link definitions of the file, by what they are called. */
@@ -56,6 +59,15 @@ const marked =
 const titleWords = (title: string | null | undefined, { marks }: Place): NodeJson[] =>
   title ? textNodes(` (${broughtBack(title)})`, marks) : [];
 
+/** An address that may be that of another page of the folder: a heading here, a file, or one named without its ending. */
+const IN_FOLDER = /^(?:(?!\/\/)[^#?]*(?:\.(?:md|markdown|x?html?|txt|text)|(?:^|\/)[^/.#?]+|\/))?(?:#.*)?$/iu;
+
+/** An address that may be that of another sort of file in the folder. */
+const FILE_ALONG = /^(?!\/\/|[a-z][a-z\d+.-]*:)[^#?]*\.[\p{L}\d]{1,12}$/iu;
+
+/** The same for what is pasted: what a folder has is not known, and an address is that of the web. */
+const MARKDOWN_FILE = /(?:\.(?:md|markdown)|^)(?:#.*)?$/iu;
+
 function readLink(url: string, children: readonly PhrasingContent[], { marks, context }: Place): NodeJson[] {
   const address = broughtBack(url);
   const words = plain(children);
@@ -64,8 +76,13 @@ function readLink(url: string, children: readonly PhrasingContent[], { marks, co
     return [referenceNode({ form: 'block', name: block[1].toLowerCase() }, words || null, marks)];
   }
   const isOutside = /^[a-z][a-z0-9+.-]*:/iu.test(address);
-  if (address !== '' && !isOutside && /(?:\.(?:md|markdown)|^)(?:#.*)?$/iu.test(decoded(address))) {
+  const inFolder = context.isFile ? IN_FOLDER : MARKDOWN_FILE;
+  if (address !== '' && !isOutside && inFolder.test(decoded(address))) {
     return [referenceNode({ form: 'path', name: decoded(address) }, words || null, marks)];
+  }
+  if (context.isFile && FILE_ALONG.test(decoded(address))) {
+    const named = { address: decoded(address), written: cleaned(` (${address})`) };
+    return [...readNodes(children, { marks, context, isInLink: true }), fileReference(named, marks)];
   }
   if (isSafeAddress(address)) {
     const link = { type: 'webLink', attrs: { href: address } };
@@ -93,11 +110,11 @@ const HANDLERS: { [T in PhrasingContent['type']]?: Handler<T> } = {
     place.context.used.add(node.identifier);
     return [...readLink(definition.url, node.children, place), ...titleWords(definition.title, place)];
   },
-  image: (node, place) => [...readImage(node.url, node.alt ?? '', place), ...titleWords(node.title, place)],
+  image: (node, place) => readImage(node.url, node.alt ?? '', node.title, place),
   imageReference: (node, place) => {
     const definition = place.context.definitions.get(node.identifier);
     place.context.used.add(node.identifier);
-    return [...readImage(definition?.url ?? '', node.alt ?? '', place), ...titleWords(definition?.title, place)];
+    return readImage(definition?.url ?? '', node.alt ?? '', definition?.title, place);
   },
   footnoteReference: (node, { marks, context }) => {
     context.remark(`The footnote ${node.identifier}.`);
@@ -106,13 +123,21 @@ const HANDLERS: { [T in PhrasingContent['type']]?: Handler<T> } = {
 };
 
 /** A picture within a line can't be shown there: a web address stays reachable as a link, anything else as text. */
-function readImage(url: string, alt: string, { marks, context }: Place): NodeJson[] {
+function readImage(url: string, alt: string, title: string | null | undefined, place: Place): NodeJson[] {
+  const { marks, context } = place;
   const address = broughtBack(url);
   const shown = broughtBack(alt);
+  if (context.isFile && FILE_ALONG.test(decoded(address))) {
+    const caption = title ? broughtBack(title) : '';
+    const written = cleaned(`![${shown}](${address})${caption ? ` (${caption})` : ''}`);
+    const named = { address: decoded(address), written, alt: cleaned(shown), caption: cleaned(caption) };
+    return [fileReference(named, marks)];
+  }
   context.remark(`The picture ${address.slice(0, 80)}.`);
-  return isSafeAddress(address) && !address.startsWith('/')
-    ? textNodes(shown || address, [...marks, { type: 'webLink', attrs: { href: address } }])
-    : textNodes(`![${shown}](${address})`, marks);
+  const isWeb = isSafeAddress(address) && !address.startsWith('/');
+  const link = { type: 'webLink', attrs: { href: address } };
+  const words = isWeb ? textNodes(shown || address, [...marks, link]) : textNodes(`![${shown}](${address})`, marks);
+  return [...words, ...titleWords(title, place)];
 }
 
 const MARK_TAGS: Record<string, string> = {

@@ -49,18 +49,24 @@ export function readFile(file: MarkdownFile): ReadFile {
   }
   const remarks = new Set<string>();
   const { front, raw, blocks } = readMarkdown(wellFormed(file.text), (what) => remarks.add(what));
-  const whole = blocks.flatMap((node) => parted(node, (what) => remarks.add(what)));
+  const read = nodesRead(blocks, [...remarks]);
+  return { path, front, raw, refusal: null, ...read };
+}
+
+/** What was read as blocks, as far as a file is made of them. */
+export function nodesRead(
+  blocks: readonly NodeJson[],
+  remarks: readonly string[],
+): Pick<ReadFile, 'blocks' | 'isBlank' | 'headings' | 'remarks'> {
+  const all = new Set(remarks);
+  const whole = blocks.flatMap((node) => parted(node, (what) => all.add(what)));
   const headings = whole.filter((node) => node.attrs?.kind === 'heading');
   const slugs = slugsOf(headings.map(headingWords));
   return {
-    path,
-    front,
-    raw,
     blocks: JSON.stringify(whole),
     isBlank: whole.length === 0,
     headings: slugs.map((slug, index) => [slug, String(headings[index]!.attrs?.id)]),
-    remarks: [...remarks],
-    refusal: null,
+    remarks: [...all],
   };
 }
 

@@ -24,8 +24,9 @@ export function resolveReferences(
       const attrs = { target, words: ownWordsOfLink(words, target, titleOf) };
       return { type: 'pageLink', attrs, ...(marks && { marks }) };
     }
-    const shown =
-      reference.form === 'wiki' ? `[[${reference.name}${words ? `|${words}` : ''}]]` : (words ?? reference.name);
+    const { form, name } = reference;
+    const address = form === 'path' && words !== null && words !== name ? ` (${name})` : '';
+    const shown = form === 'wiki' ? `[[${name}${words ? `|${words}` : ''}]]` : `${words ?? name}${address}`;
     return { type: 'text', text: shown, ...(marks && { marks }) };
   });
 }

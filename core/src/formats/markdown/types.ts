@@ -2,6 +2,7 @@ import type { BodyJson } from '../../document/types';
 import type { SaidBeside } from '../../kinds/said';
 import type { EntryKind, Ornament, Pigment } from '../../outline/entry';
 import type { Season } from '../../outline/season';
+import type { EntryRest } from '../account/types';
 
 /** A file as it was picked: its path within the folder, parted by slashes, and its text. */
 export interface MarkdownFile {
@@ -32,6 +33,10 @@ export interface PlannedEntry {
   showsLeaves?: boolean;
   /** Other names of a page. */
   otherNames?: string[];
+  /** Since when it is in the bin; left out for what is not. */
+  deletedAt?: string;
+  /** What an export says of it beside its file. */
+  rest?: EntryRest;
   /** The kinds of a page and what it says in their fields; known once every entry is planned. */
   said?: SaidBeside;
   body?: BodyJson;
@@ -58,6 +63,10 @@ export interface ImportReport {
   pages: number;
   days: number;
   links: number;
+  /** How many were here already, and were left as they are. */
+  left: number;
+  /** How many were here already, and got what the files say. */
+  renewed: number;
   /** What was not understood, and days that were left as they are since they were written already. */
   remarks: ImportRemark[];
 }

@@ -6,6 +6,7 @@ import { PLAIN, solidKindOf, textKindOf, type MarkdownWriting } from '../../docu
 import type { NodeJson } from '../../document/types';
 import { OF_ANY, writeAttributes } from '../attributes';
 import { nest, runs, type Nested } from '../nest';
+import { writeParagraph, writeText } from './plainText';
 import { raw, writeInline, type WriteLinks } from './writeInline';
 
 /** How a body is written as Markdown. */
@@ -27,8 +28,7 @@ function attributesOf(node: NodeJson, readDepth: number, options: WriteOptions, 
     const isShown = isInCell ? kind.name === PLAIN || kind.markdown.box !== undefined : !kind.markdown.isSaid;
     if (!isShown) group.kind = kind.name;
     const shown = isInCell && !isShown ? [] : (kind.markdown.shows?.(rest) ?? []);
-    const own = Object.entries(kind.attributes ?? {}).filter(([name]) => !shown.includes(name));
-    Object.assign(group, writtenAttributes(Object.fromEntries(own), rest));
+    Object.assign(group, writtenAttributes(kind.attributes ?? {}, rest, shown));
   }
   if (depth !== readDepth) group.depth = depth;
   return Object.assign(group, writtenAttributes(OF_ANY, rest));
@@ -100,25 +100,43 @@ function writeSiblings(siblings: readonly Nested[], options: WriteOptions): Root
 /** What is already Markdown is written as it is. */
 const writeRaw: Handle = (node: { value: string }) => node.value;
 
+/** What extensions add, as one: they are gone through for each page. */
+const asOne = (extensions: readonly Options[]): Options => ({
+  handlers: Object.assign({}, ...extensions.map(({ handlers }) => handlers)) as Options['handlers'],
+  unsafe: extensions.flatMap(({ unsafe }) => unsafe ?? []),
+  join: extensions.flatMap(({ join }) => join ?? []),
+});
+
+const flat = (options: Options): Options[] => [...(options.extensions ?? []).flatMap(flat), options];
+
+/** What is written otherwise than the library does by itself. */
+const OWN: Options = {
+  handlers: { raw: writeRaw, text: writeText, paragraph: writeParagraph } as Options['handlers'],
+  unsafe: [
+    { character: '[', inConstruct: 'phrasing' },
+    { character: '{', inConstruct: 'phrasing' },
+    { character: '=', after: '=', inConstruct: 'phrasing' },
+    { character: '=', before: '=', inConstruct: 'phrasing' },
+    {
+      character: '#',
+      after: '[^\\s#]',
+      inConstruct: 'phrasing',
+      notInConstruct: ['destinationRaw', 'destinationLiteral'],
+    },
+    // Looked at without taking in, so that the second of two signs with one letter between is not passed over.
+    { character: '@', before: '(?<=[+\\-.\\w])', after: '(?=[\\-.\\w])', inConstruct: 'phrasing' },
+  ],
+  // Two quotes or two comments that follow each other are two.
+  join: [(left, right) => (left.type === 'list' && right.type === 'list' ? 1 : undefined)],
+};
+
 const SERIALIZER: Options = {
   bullet: '-',
   emphasis: '*',
   rule: '-',
   listItemIndent: 'one',
   fences: true,
-  extensions: [gfmToMarkdown()],
-  handlers: { raw: writeRaw } as Options['handlers'],
-  unsafe: [
-    { character: '[', inConstruct: 'phrasing' },
-    { character: '{', inConstruct: 'phrasing' },
-    { character: '=', after: '=', inConstruct: 'phrasing' },
-    { character: '=', before: '=', inConstruct: 'phrasing' },
-    { character: '#', after: '[^\\s#]', inConstruct: 'phrasing' },
-    // Looked at without taking in, so that the second of two signs with one letter between is not passed over.
-    { character: '@', before: '(?<=[+\\-.\\w])', after: '(?=[\\-.\\w])', inConstruct: 'phrasing' },
-  ],
-  // Two quotes or two comments that follow each other are two.
-  join: [(left, right) => (left.type === 'list' && right.type === 'list' ? 1 : undefined)],
+  ...asOne([...flat(gfmToMarkdown()), OWN]),
 };
 
 /** Writes a body as Markdown. With `isWhole` and every id, reading it gives the same body (docs/formats.md). */

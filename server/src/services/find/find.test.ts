@@ -120,7 +120,7 @@ test('an import that is stopped at any piece leaves no word of it', async () => 
     const taking = server.services.imports.take(ines.viewer, files, { id });
     const refused = expect(taking).rejects.toThrow(/stopped/u);
     while (count() < begun + least * 55) await new Promise((resolve) => setImmediate(resolve));
-    server.services.imports.stop(ines.viewer, id);
+    await server.services.works.stop(ines.viewer, id);
     await refused;
     expect(words()).toEqual(before);
   }

@@ -10,7 +10,6 @@ import {
   type FoundCounts,
   type KnownWords,
   type SavedSearch,
-  type Wanted,
   type WantedWord,
   type Width,
 } from '@glossarion/core/find';
@@ -28,8 +27,9 @@ import { countsOf } from './counts';
 import type { FilterContext } from './filters';
 import { KnownByAccount } from './known';
 import { fittingLines } from './lines';
+import type { LinesToFind } from './linesToFind';
 import { Names } from './names';
-import { changedLast, rowsOf, search, targetsOf, type Query, type Ranked } from './search';
+import { best, candidates, changedLast, rowsOf, targetsOf, type Candidates, type Query, type Ranked } from './search';
 import { shown } from './shown';
 import { understand, type Understood } from './understood';
 import type { Vocabularies } from './vocabularies';
@@ -38,8 +38,6 @@ import type { Vocabularies } from './vocabularies';
 const SHOWN = 24;
 /** With fewer pages than this, words that were mistyped are looked for too. */
 const FEW = 6;
-/** A word that fewer lines hold than this is one by which little is found. */
-const FEW_LINES = 1_000;
 /** What is counted ends here. */
 const COUNTED = 1_000;
 /** How days in words are read where nobody has said it otherwise. */
@@ -67,6 +65,7 @@ export class Find {
     private tags: Tags,
     private kinds: Kinds,
     vocabularies: Vocabularies,
+    private lines: LinesToFind,
     private zones: Zones,
   ) {
     this.names = new Names(database, entries, kinds);
@@ -89,33 +88,27 @@ export class Find {
     const reader = this.entries.reader(viewer);
     const understood = await this.understood(viewer, typed, habits);
     const known = await this.known.of(viewer);
-    const asked = (width: Width) => understood && queryOf(understood, known, width);
-    const exact = asked('typed');
+    const exact = understood && queryOf(understood, known, 'typed');
     if (!exact) return nothing;
-    let query = exact;
+    const all = queryOf(understood!, known, 'all')!;
+    const asked = (query: Query, isOfMany = false) => candidates(connection, query, limit + 1, isOfMany);
+    const passes = passesOf(exact, all, asked);
     let ranked: Ranked[] = [];
-    const take = (next: Query): boolean => {
-      const { ranked: more, isFull } = search(connection, reader, next, limit + 1);
-      query = next;
+    const take = (next: Candidates): void => {
+      const more = best(connection, this.lines, reader, next, limit + 1);
       const have = new Set(more.map(({ target }) => target.id));
       const before = ranked.filter(({ target }) => !have.has(target.id));
       ranked = [...before, ...more].sort((one, other) => other.worth - one.worth);
-      return isFull;
     };
-    const widen = (wanted: Wanted) => {
-      const isSame = expressionOf(wanted) === expressionOf(query.wanted) && expressionOf(wanted) !== null;
-      if (!isSame) take({ ...query, wanted });
-    };
-    if (isRareTogether(exact)) {
-      // Of what stands for these too there is hardly more than is looked at.
-      if (take(asked('all')!)) take(exact);
-    } else if (!take(exact)) {
-      // What was typed comes before all that it stands for: where there is enough of it, no more is looked for.
-      widen(asked('all')!.wanted);
-    }
+    passes.forEach(take);
+    let query = passes.some((pass) => pass.query === all) ? all : exact;
     const few = isSaid(ranked) ? 1 : FEW;
     for (const isAny of [false, true]) {
-      if (ranked.length < (isAny ? 1 : few)) widen(withGuesses(query.wanted, known, isAny));
+      if (ranked.length >= (isAny ? 1 : few)) continue;
+      const next = { ...query, wanted: withGuesses(query.wanted, known, isAny) };
+      if (isAlike(next, query)) continue;
+      query = next;
+      take(asked(next));
     }
     const words = wantedWords(query.wanted);
     const findings = shown(connection, reader, ranked.slice(0, limit), words);
@@ -179,7 +172,7 @@ export class Find {
       found: targets.map((target) => ({
         target,
         changedAt: changedAt.get(target.id)!,
-        lines: () => fittingLines(connection, target.id, words, tokens).lines.map(({ id }) => id),
+        lines: () => fittingLines(connection, this.lines, target.id, words, tokens).lines.map(({ id }) => id),
       })),
       remarks: query.remarks.map((remark) => remark.words),
       isMore: rows.length > limit,
@@ -238,13 +231,25 @@ export class Find {
   }
 }
 
-/** Whether several words are looked for of which one is in few lines. */
-function isRareTogether({ wanted, vocabulary }: Query): boolean {
-  const words = wanted.is === 'all' ? wantedWords(wanted) : [];
-  return (
-    words.length > 1 && words.some(({ word, isBeginning }) => !isBeginning && vocabulary.linesWith(word) < FEW_LINES)
-  );
+/**
+ * What is asked for, in turn. What was typed comes before all that it stands for: where there is enough of it, no more is
+ * looked for. Of several words together there is hardly enough, nor of all that stands for these: that is asked first, and is
+ * mostly all.
+ */
+function passesOf(exact: Query, all: Query, asked: (query: Query, isOfMany?: boolean) => Candidates): Candidates[] {
+  if (isAlike(exact, all)) return [asked(exact)];
+  if (exact.wanted.is !== 'all' || wantedWords(exact.wanted).length < 2) {
+    const typed = asked(exact);
+    return typed.isFull ? [typed] : [typed, asked(all)];
+  }
+  const wide = asked(all);
+  if (!wide.isFull) return [wide];
+  const typed = asked(exact, true);
+  return typed.isFull ? [typed] : [wide, typed];
 }
+
+/** Whether two queries ask the index for the same. */
+const isAlike = (one: Query, other: Query): boolean => expressionOf(one.wanted) === expressionOf(other.wanted);
 
 /** Whether a line holds several words just as they were typed: then none of them was mistyped. */
 const isSaid = (ranked: readonly Ranked[]): boolean =>

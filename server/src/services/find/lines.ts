@@ -3,8 +3,8 @@ import { countOf, fitOf, joinedFit, HOW, isToken, weightOf, type Fit, type Wante
 import { linkToken } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
 import type { ViewerConnection } from '../../access';
-import { LINES_TO_FIND } from '../../entities/block.queries';
 import { heldByLines, type HeldByLine } from '../foundWords';
+import type { LinesToFind } from './linesToFind';
 
 /** The most lines of a page that are shown. */
 export const LINES_SHOWN = 3;
@@ -36,7 +36,7 @@ function tokensBy(held: readonly HeldByLine[], named: ReadonlySet<string>): Read
   const tokens = new Map<string, Set<string>>();
   for (const { blockId, held: id, what } of held) {
     const token = what === 'tag' ? tagToken(id) : linkToken(id);
-    if (what === 'file' || !named.has(token)) continue;
+    if (!named.has(token)) continue;
     const own = tokens.get(blockId);
     if (own) own.add(token);
     else tokens.set(blockId, new Set([token]));
@@ -51,6 +51,7 @@ function tokensBy(held: readonly HeldByLine[], named: ReadonlySet<string>): Read
  */
 export function fittingLines(
   connection: ViewerConnection,
+  toFind: LinesToFind,
   documentId: string,
   wanted: readonly WantedWord[],
   filtered: ReadonlySet<string>,
@@ -59,15 +60,13 @@ export function fittingLines(
   for (const { readings } of wanted) {
     for (const reading of readings) if (isToken(reading)) named.add(reading.terms[0]!);
   }
-  const tokens = named.size > 0 ? tokensBy(heldByLines(connection.raw, documentId), named) : NO_TOKENS;
+  const known = toFind.of(connection, documentId);
+  const tokens = named.size > 0 ? tokensBy(known.held, named) : NO_TOKENS;
   const fits: (FittingLine & { weight: number })[] = [];
-  const rows = connection.each<{ id: string; words: string }>(LINES_TO_FIND, {
-    documentId,
-    withWordless: Number(tokens.size > 0),
-  });
   let whole = 0;
-  for (const { id, words } of rows) {
+  for (const { id, words } of known.lines) {
     const own = tokens.get(id) ?? NONE;
+    if (words === '' && own.size === 0) continue;
     const fit = fitOf(words, own, wanted);
     const count = countOf(fit);
     const isFiltered = filtered.size > 0 && [...own].some((token) => filtered.has(token));

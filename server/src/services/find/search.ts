@@ -18,6 +18,7 @@ import { FOUND, type FindOrder } from '../../entities/find.queries';
 import { entryTitle, type EntryReader } from '../entries';
 import type { Condition } from './filters';
 import { fittingLines, NO_LINES, type FittingLines } from './lines';
+import type { LinesToFind } from './linesToFind';
 import { whereOf } from './where';
 
 /** How many pages are looked at for the best. */
@@ -87,27 +88,41 @@ const isCommon = ({ word, readings }: WantedWord, vocabulary: Vocabulary): boole
     return isBeginning ? vocabulary.isBegunBy(term!, COMMON) : vocabulary.linesWith(term!) > COMMON;
   });
 
+/** What may be the best of what a query finds. */
+export interface Candidates {
+  query: Query;
+  words: readonly WantedWord[];
+  /** Whether there are as many as are looked at. */
+  isFull: boolean;
+  rows: () => readonly FoundRow[];
+}
+
 /**
- * Rows that may be the best; whether there are as many as are looked at. All that there are, where they are few: how they
- * rank is seen by their lines. Of what nearly all texts hold those that are called so, then the newest.
+ * Rows that may be the best. All that there are, where they are few: how they rank is seen by their lines. Of what nearly
+ * all texts hold those that are called so, then the newest. Of many no more is asked before they are asked for.
+ *
+ * @param limit how many are shown
+ * @param isOfMany whether there is much of what is wider: then they are ranked without a look whether they are few
  */
-function candidates(
-  connection: ViewerConnection,
-  query: Query,
-  words: readonly WantedWord[],
-  limit: number,
-): { rows: FoundRow[]; isFull: boolean } {
+export function candidates(connection: ViewerConnection, query: Query, limit: number, isOfMany = false): Candidates {
+  const words = wantedWords(query.wanted);
   // Which line holds most is a question of several words.
   const most = words.length > 1 ? Math.max(CONSIDERED, 2 * limit) : limit + SPARE;
-  const newest = rowsOf(connection, query, 'newest', most + 1);
-  if (newest.length <= most || words.length === 0) return { rows: newest, isFull: newest.length >= most };
-  if (words.every((word) => isCommon(word, query.vocabulary))) {
-    const titled = rowsOf(connection, query, 'newest', most, { within: 'title' });
-    if (titled.length >= ENOUGH) return { rows: titled, isFull: true };
-    const have = new Set(titled.map(({ id }) => id));
-    return { rows: [...titled, ...newest.filter(({ id }) => !have.has(id))], isFull: true };
+  const isOfCommon = words.every((word) => isCommon(word, query.vocabulary));
+  if (isOfMany && !isOfCommon) {
+    const ranked = rowsOf(connection, query, 'ranked', most + 1);
+    return { query, words, isFull: ranked.length >= most, rows: () => ranked.slice(0, most) };
   }
-  return { rows: rowsOf(connection, query, 'ranked', most), isFull: true };
+  const newest = rowsOf(connection, query, 'newest', most + 1);
+  const of = (isFull: boolean, rows: () => readonly FoundRow[]) => ({ query, words, isFull, rows });
+  if (newest.length <= most || words.length === 0) return of(newest.length >= most, () => newest);
+  return of(true, () => {
+    if (!isOfCommon) return rowsOf(connection, query, 'ranked', most);
+    const titled = rowsOf(connection, query, 'newest', most, { within: 'title' });
+    if (titled.length >= ENOUGH) return titled;
+    const have = new Set(titled.map(({ id }) => id));
+    return [...titled, ...newest.filter(({ id }) => !have.has(id))];
+  });
 }
 
 const isBinAsked = ({ conditions }: Query): boolean =>
@@ -122,21 +137,21 @@ export function targetsOf(reader: EntryReader, query: Query, rows: readonly Step
   return isBinAsked(query) ? reader.targets(ids.slice(0, limit)) : reader.present(ids, limit);
 }
 
-/** The pages that a query finds, best first, at most so many; whether there is as much of it as is looked at. */
-export function search(
+/** The best of what may be, best first, at most so many. */
+export function best(
   connection: ViewerConnection,
+  toFind: LinesToFind,
   reader: EntryReader,
-  query: Query,
+  { query, words, rows: all }: Candidates,
   limit: number,
-): { ranked: Ranked[]; isFull: boolean } {
-  const words = wantedWords(query.wanted);
-  const { rows, isFull } = candidates(connection, query, words, limit);
-  const best = Math.min(...rows.map(({ fit }) => fit), -1e-9);
+): Ranked[] {
+  const rows = all();
+  const closest = Math.min(...rows.map(({ fit }) => fit), -1e-9);
   const now = Date.now();
   const typed = words.map(({ word }) => word).join(' ');
   const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
   const linesOf = ({ id, kind }: FoundRow) =>
-    kind === 'page' ? fittingLines(connection, id, words, tokens) : NO_LINES;
+    kind === 'page' ? fittingLines(connection, toFind, id, words, tokens) : NO_LINES;
   const ordered = rows
     .map((row) => {
       const names = [entryTitle(row), ...(row.names?.split('\n') ?? [])];
@@ -149,7 +164,7 @@ export function search(
         line: lines.lines[0]?.fit ?? null,
         page,
         isNamedSo: typed !== '' && names.some((name) => indexedWords(name) === typed),
-        relevance: row.fit / best,
+        relevance: row.fit / closest,
         days: Math.max(0, now - Math.max(Date.parse(row.changedAt), Date.parse(row.visitedAt ?? row.changedAt))) / DAY,
       });
       return { row, lines, worth };
@@ -157,11 +172,10 @@ export function search(
     .sort((one, other) => other.worth - one.worth);
   const byId = new Map(ordered.map((each) => [each.row.id, each]));
   const inOrder = [...byId.values()].map(({ row }) => row);
-  const taken = targetsOf(reader, query, inOrder, limit).map((target) => {
+  return targetsOf(reader, query, inOrder, limit).map((target) => {
     const { row, lines, worth } = byId.get(target.id)!;
     return { row, target, lines, worth };
   });
-  return { ranked: taken, isFull };
 }
 
 const NOTHING: ReadonlySet<string> = new Set();

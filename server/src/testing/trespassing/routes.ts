@@ -16,6 +16,9 @@ export const withEach =
 
 const REPLACED = { by: 'mine', isExpression: false, isCase: false, isWhole: false };
 
+/** The id of what Tomas has done. */
+const WORK = '0199aaaa-0000-7000-8000-00000000beef';
+
 export const rows: Record<string, Row> = {
   // Open to everybody; what they tell of accounts is tried in access.test.ts.
   'post /accounts': plain(),
@@ -93,8 +96,19 @@ export const rows: Record<string, Row> = {
   'post /imports': ({ word }) => [
     { address: '/imports', body: { files: [{ path: 'In/A.md', text: `[[${word} ${theirs.page}]] #${word}` }] } },
   ],
-  'get /imports/:id': withEach('/imports/:id'),
-  'delete /imports/:id': withEach('/imports/:id'),
+  'post /imports/zip': ({ ids }) =>
+    ids.map(() => ({ address: `/imports/zip?id=${WORK}`, body: Buffer.from('no zip') })),
+  'post /imports/looks': ({ ids }) =>
+    ids.map(() => ({ address: `/imports/looks?id=${WORK}`, body: Buffer.from('no zip') })),
+  'get /imports/folders': plain('/imports/folders'),
+  'post /imports/folders/looks': () => [{ address: '/imports/folders/looks', body: { id: WORK, name: '../..' } }],
+  'post /exports': ({ ids }) => ids.map((of) => ({ address: '/exports', body: { id: WORK, of } })),
+  'get /works': plain('/works'),
+  'get /works/:id': withEach('/works/:id'),
+  'get /works/:id/takingBack': withEach('/works/:id/takingBack'),
+  'get /works/:id/file': withEach('/works/:id/file'),
+  'post /works/:id/takingIn': withEach('/works/:id/takingIn', { present: 'leave' }),
+  'delete /works/:id': withEach('/works/:id'),
   'get /pages/:id': withEach('/pages/:id'),
   'get /pages/:id/log': withEach('/pages/:id/log?order=oldest'),
   'get /pages/:id/margin': withEach('/pages/:id/margin?hasFacets=true'),

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { typedTag } from '../document/build';
-import { checkBody } from '../document/check';
-import { newId } from '../document/ids';
-import { TEXT_KINDS } from '../document/kinds';
-import { HIGHLIGHTS, PRIORITIES, TASK_STATES, type BodyJson, type MarkJson, type NodeJson } from '../document/types';
-import { joinedText, orderedMarks } from './markTree';
+import { typedTag } from '../../document/build';
+import { checkBody } from '../../document/check';
+import { newId } from '../../document/ids';
+import { TEXT_KINDS } from '../../document/kinds';
+import { HIGHLIGHTS, PRIORITIES, TASK_STATES, type BodyJson, type MarkJson, type NodeJson } from '../../document/types';
+import { joinedText, orderedMarks } from '../markTree';
 
 /** Random bodies of every kind of block, for properties that must hold for any page. */
 

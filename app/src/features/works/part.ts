@@ -1,0 +1,2 @@
+export { TakeOutFoundSheet, TakeOutSheet } from './TakeOutSheet';
+export { WorksScreen } from './WorksScreen';

@@ -1,0 +1,6 @@
+export * from './contents';
+export { SITE_INDEX, SITE_SCRIPT, SITE_SHEET } from './frame';
+export * from './page';
+export * from './sheet';
+export * from './types';
+export * from './words';

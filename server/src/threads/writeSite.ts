@@ -1,0 +1,21 @@
+import { besideOf, type BodyJson } from '@glossarion/core/document';
+import { KindTree, wordsOfFields, type Field, type Kind } from '@glossarion/core/kinds';
+import { wordsOfPage, writeSitePage, type FoundPage, type SitePage } from '@glossarion/core/formats/site';
+
+/** Pages of a site, whose bodies are JSON as they are stored. */
+export interface SiteToWrite {
+  pages: (Omit<SitePage, 'body' | 'fields'> & { json: string })[];
+  kinds: readonly Kind[];
+  fields: readonly Field[];
+}
+
+/** Writes pages of a site, in their order; each with what is found of it. */
+export function writeSite({ pages, kinds, fields }: SiteToWrite): { text: string; found: FoundPage }[] {
+  const tree = new KindTree(kinds, fields);
+  return pages.map(({ json, ...said }) => {
+    const body = JSON.parse(json) as BodyJson;
+    const titleOf = (id: string): string => said.named[id]?.title ?? '';
+    const page: SitePage = { ...said, body, fields: wordsOfFields(besideOf(body), tree, titleOf) };
+    return { text: writeSitePage(page), found: wordsOfPage(page) };
+  });
+}
