@@ -234,14 +234,15 @@ const menus: Menu[] = [
   },
 ];
 
-const nameOf = async (button: Locator): Promise<string> =>
-  ((await button.getAttribute('aria-label')) ?? (await button.textContent()) ?? '').trim();
+/** What buttons are called, read at one moment: what comes or goes meanwhile moves none of them past the reader. */
+const namesOf = (buttons: Locator): Promise<string[]> =>
+  buttons.evaluateAll((all) => all.map((each) => (each.getAttribute('aria-label') ?? each.textContent ?? '').trim()));
 /** The tools of a menu, once it has all that the server has yet to tell of. */
 const toolsOf = async (menu: Locator): Promise<string[]> => {
   await expect(menu).toBeVisible();
   await expect(menu.getByText('offered here as soon as')).toHaveCount(0);
   await expect(menu.locator('[aria-busy=true]')).toHaveCount(0);
-  return Promise.all((await menu.getByRole('button').all()).map(nameOf));
+  return namesOf(menu.getByRole('button'));
 };
 const focusedName = (page: Page): Promise<string> =>
   page.evaluate(() => {
@@ -432,7 +433,7 @@ test('S4 what a letter does is found by touch too', { tag: '@phone' }, async ({ 
   await expect(page.getByRole('button', { name: /^Margin/u })).toBeVisible();
   const places = page.getByRole('navigation', { name: 'Places' });
   const bar = await places.getByRole('link').or(places.getByRole('button')).allTextContents();
-  const here = await Promise.all((await page.locator('main').getByRole('button').all()).map(nameOf));
+  const here = await namesOf(page.locator('main').getByRole('button'));
   await page.getByRole('button', { name: 'Page', exact: true }).tap();
   const menu = await toolsOf(dialog(page));
   await page.keyboard.press('Escape');

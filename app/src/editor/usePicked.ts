@@ -1,4 +1,4 @@
-import { useContext, useEffect, useMemo, useState } from 'react';
+import { useContext, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { dayId, dayTitleWithYear } from '@glossarion/core/journal';
 import type { Offer } from '@glossarion/core/pickables';
 import type { LinkableLine, Target } from '@glossarion/core/links';
@@ -6,7 +6,7 @@ import { useDayTyped } from '../state/typedDay';
 import { useLinesQuery, useNamesQuery, useRecentQuery } from '../state/api';
 import { useAppSelector } from '../state/store';
 import { AccountContext } from '../state/AccountContext';
-import { pick, type PickAnswer } from '../state/pickables';
+import { namesCame, pick, subscribeToNames, type PickAnswer } from '../state/pickables';
 
 /** What a link being written can lead to. */
 export interface Picked {
@@ -42,6 +42,7 @@ export function usePicked(
     }),
     [place.pageId, trailKey, recent, selected],
   );
+  const came = useSyncExternalStore(subscribeToNames, namesCame);
   useEffect(() => {
     let isStale = false;
     void pick(typed, context).then((found) => {
@@ -50,7 +51,7 @@ export function usePicked(
     return () => {
       isStale = true;
     };
-  }, [typed, context]);
+  }, [typed, context, came]);
 
   const isAnswered = answer?.typed === typed;
   const needsServer = isAnswered && answer.found === null;
