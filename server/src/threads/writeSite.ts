@@ -1,4 +1,6 @@
 import { besideOf, type BodyJson } from '@glossarion/core/document';
+import { linkIn } from '@glossarion/core/formats/account';
+import { writeFrontBeside } from '@glossarion/core/formats/frontBeside';
 import { KindTree, wordsOfFields, type Field, type Kind } from '@glossarion/core/kinds';
 import { wordsOfPage, writeSitePage, type FoundPage, type SitePage } from '@glossarion/core/formats/site';
 
@@ -15,7 +17,9 @@ export function writeSite({ pages, kinds, fields }: SiteToWrite): { text: string
   return pages.map(({ json, ...said }) => {
     const body = JSON.parse(json) as BodyJson;
     const titleOf = (id: string): string => said.named[id]?.title ?? '';
-    const page: SitePage = { ...said, body, fields: wordsOfFields(besideOf(body), tree, titleOf) };
+    const beside = besideOf(body);
+    const front = { ...said.front, ...writeFrontBeside(beside, tree, linkIn(said)) };
+    const page: SitePage = { ...said, front, body, fields: wordsOfFields(beside, tree, titleOf) };
     return { text: writeSitePage(page), found: wordsOfPage(page) };
   });
 }

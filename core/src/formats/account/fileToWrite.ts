@@ -8,6 +8,8 @@ export interface NamedInFile {
   path: string | null;
   /** The id of a line. */
   anchor?: string;
+  /** The day that it is, where that has no file. */
+  day?: string;
 }
 
 export interface FileToWrite {
@@ -30,6 +32,6 @@ export function addressIn({ path, named }: Pick<FileToWrite, 'path' | 'named'>, 
 
 /** How a file writes a link in its head. */
 export const linkIn =
-  (file: FileToWrite) =>
+  (file: Pick<FileToWrite, 'path' | 'named'>) =>
   (id: string): string =>
     `[${(file.named[id]?.title ?? '').replaceAll(/[[\]\\]/gu, ' ')}](<${addressIn(file, id)}>)`;

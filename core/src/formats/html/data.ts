@@ -16,6 +16,18 @@ export function sharedData({ properties }: Element): Record<string, unknown> {
   return { ...said, ...(kind && { kind }), ...(depth !== undefined && { depth: Math.min(Number(depth), MAX_DEPTH) }) };
 }
 
+/** The address of the attachment that a block of this product's shows; null for any other block. */
+export function attachedTo({ properties, children }: Element): string | null {
+  if (properties.dataPicture === undefined && properties.dataFile === undefined) return null;
+  for (const child of children) {
+    if (child.type !== 'element') continue;
+    const { src, href } = child.properties;
+    if (child.tagName === 'img' && typeof src === 'string') return src;
+    if (child.tagName === 'a' && typeof href === 'string') return href;
+  }
+  return null;
+}
+
 /** Reads a block that HTML has no element for, as the product writes it; null for any other element. */
 export function readOwn(element: Element, depth: number): NodeJson | null {
   for (const { name, html } of SOLID_KINDS) {

@@ -11,7 +11,7 @@ import {
 } from '../../document/kinds';
 import { ownWords } from '../../document/text';
 import { MAX_DEPTH, type MarkJson, type NodeJson } from '../../document/types';
-import { readOwn, sharedData } from './data';
+import { attachedTo, readOwn, sharedData } from './data';
 import { isWordSign, wordItem } from './wordLists';
 import { readInlineElement, textNodes, type ReferenceOf } from './readInline';
 import { joinedText } from '../markTree';
@@ -23,6 +23,8 @@ export interface HtmlContext {
   /** What stands for a picture; null leaves a link or its words. */
   pictureOf: (src: string, alt: string) => NodeJson | null;
   referenceOf: ReferenceOf;
+  /** What stands for a block that shows an attachment, as this product wrote it, with the address of that. */
+  attachmentOf: (node: NodeJson, address: string) => NodeJson;
 }
 
 /** Collects blocks; words that stand in no block of their own become one. */
@@ -38,11 +40,13 @@ class BlockReader implements HtmlReading {
   readonly isOwn: boolean;
   readonly pictureOf: HtmlContext['pictureOf'];
   readonly referenceOf: HtmlContext['referenceOf'];
+  readonly attachmentOf: HtmlContext['attachmentOf'];
 
   constructor(private context: HtmlContext) {
     this.isOwn = context.isOwn;
     this.pictureOf = context.pictureOf;
     this.referenceOf = context.referenceOf;
+    this.attachmentOf = context.attachmentOf;
   }
 
   readonly saidOf = sharedData;
@@ -232,7 +236,8 @@ function readChildren(
     if (node.type !== 'element' || IGNORED.has(node.tagName) || (!reader.isOwn && isWordSign(node))) continue;
     const own = reader.isOwn ? readOwn(node, place.depth) : null;
     if (own) {
-      reader.push(own);
+      const address = attachedTo(node);
+      reader.push(address === null ? own : reader.attachmentOf(own, address));
       continue;
     }
     const handler = KIND_READERS[node.tagName] ?? HANDLERS[node.tagName];
@@ -264,6 +269,7 @@ export interface ReadHtmlOptions {
   pictureOf?: HtmlContext['pictureOf'];
   /** What a link leads to that is no web address. */
   referenceOf?: HtmlContext['referenceOf'];
+  attachmentOf?: HtmlContext['attachmentOf'];
 }
 
 /**
@@ -272,11 +278,11 @@ export interface ReadHtmlOptions {
  */
 export function readHtml(
   html: string,
-  { pictureOf = () => null, referenceOf = () => null }: ReadHtmlOptions = {},
+  { pictureOf = () => null, referenceOf = () => null, attachmentOf = (node) => node }: ReadHtmlOptions = {},
 ): NodeJson[] {
   const tree: Root = fromHtml(html, { fragment: true });
   const own = ownForm(tree);
-  const reader = new BlockReader({ isOwn: own !== undefined, pictureOf, referenceOf });
+  const reader = new BlockReader({ isOwn: own !== undefined, pictureOf, referenceOf, attachmentOf });
   const place: HtmlPlace = { depth: 0, kind: 'paragraph', list: null };
   readChildren((own ?? tree).children, reader, place, []);
   reader.end();

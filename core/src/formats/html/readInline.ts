@@ -79,7 +79,13 @@ export function readInlineElement(
   }
   const { dataTarget: target, dataOwn: own, href } = properties;
   if (isId(target)) {
-    const attrs = { target, words: typeof own === 'string' ? own : null };
+    const ownWords = typeof own === 'string' ? own : null;
+    // A day has an id of its own in each account, and a page may have got another one: files say what is meant.
+    const address = properties.dataHref ?? href;
+    const reference = typeof address === 'string' ? referenceOf(address) : null;
+    // What has no file in a site is its words there.
+    const words = ownWords ?? (tagName === 'span' && !reference ? textIn(element) : null);
+    const attrs = { ...(reference ? { reference: { ...reference, target } } : { target }), words };
     return { leaf: withMarks({ type: 'pageLink', attrs }, marks), marks };
   }
   if (tagName === 'a') {

@@ -3,6 +3,7 @@ import { fromHtml } from 'hast-util-from-html';
 import { ownWords, type NodeJson } from '../../document';
 import { readHtml, webPageOf } from '../html';
 import { fileReference } from '../markdown/filesAlong';
+import { isDayFile } from '../markdown/folders';
 import { readFrontValues, type FrontMatter } from '../markdown/frontMatter';
 import { ENDING } from '../markdown/paths';
 import type { LinkReference } from '../markdown/types';
@@ -24,9 +25,13 @@ export const html: Reader = {
         if (/^[a-z][a-z\d+.-]*:/iu.test(src) || src === '') return null;
         return fileReference({ address: decoded(src), written: alt || src, alt }, []);
       },
+      attachmentOf: (own, address) =>
+        address === '' ? own : fileReference({ address: decoded(address), written: '', own }, []),
     });
-    const title = front.title ?? titleOf(text, blocks);
-    const whole = withoutTitle(blocks, title).map(withFilesAlong);
+    // A file that says its id says its title too, and a day is called by its date: a heading there is one of the text.
+    const isTitled = front.id !== undefined || isDayFile(path);
+    const title = front.title ?? (isTitled ? undefined : titleOf(text, blocks));
+    const whole = (isTitled ? blocks : withoutTitle(blocks, title)).map(withFilesAlong);
     return [pageRead(path, { ...front, ...(title && { title }) }, whole, [...remarks])];
   },
 };

@@ -47,6 +47,10 @@ test('HTML: its first heading is the title, links within the folder are links, s
   expect(read('visit.html', page)).toEqual([
     { path: 'visit.html', front: { title: 'Visit' }, lines: ['paragraph: Silt.'] },
   ]);
+  // A day is called by its date: its first heading is one of its lines.
+  expect(read('Journal/2026-03-09.html', page)).toEqual([
+    { path: 'Journal/2026-03-09.html', front: {}, lines: ['heading: Visit', 'paragraph: Silt.'] },
+  ]);
   expect(read('bare.htm', '<p>Silt.</p>')).toMatchObject([{ front: {}, lines: ['paragraph: Silt.'] }]);
   expect(
     linksIn(

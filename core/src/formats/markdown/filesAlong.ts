@@ -20,6 +20,8 @@ interface FileReference {
   written: string;
   alt?: string;
   caption?: string;
+  /** The block that this product wrote for it, which shows what came along. */
+  own?: NodeJson;
 }
 
 /** Such a place in a line. */
@@ -53,6 +55,13 @@ export function withFiles(
   fileAt: (path: string) => FileAlong | null,
   missing: (address: string) => void,
 ): NodeJson[] {
+  const { own } = node.type === 'fileReference' ? referenceOf(node) : {};
+  if (own) {
+    const { address } = referenceOf(node);
+    const file = fileAt(pathFrom(from, address));
+    if (!file) missing(address);
+    return [file ? { ...own, attrs: { ...own.attrs, file: file.id } } : own];
+  }
   const shown: NodeJson[] = [];
   const walk = (each: NodeJson): NodeJson[] => {
     if (each.type !== 'fileReference') return [each.content ? { ...each, content: each.content.flatMap(walk) } : each];

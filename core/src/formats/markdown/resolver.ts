@@ -66,7 +66,8 @@ export class Resolver {
       const { reference, words = null } = node.attrs as { reference?: LinkReference; words?: string | null };
       // A page that says its blocks says what they lead to.
       if (!reference) return node;
-      const found = this.find(reference, path);
+      const { target: written } = reference;
+      const found = this.find(reference, path) ?? (written ? { target: written, isWhole: true } : null);
       const marks = node.marks && { marks: node.marks };
       // What is said of a heading that is not there stays to be read: `[[Race#Old repair]]`.
       const said = words ?? (reference.name.includes('#') ? reference.name : null);

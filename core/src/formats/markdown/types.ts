@@ -76,4 +76,6 @@ export interface LinkReference {
   /** `wiki` names a title (or a trail of names), `path` another file, `block` a block's id. */
   form: 'wiki' | 'path' | 'block';
   name: string;
+  /** The id of what it led to where it was written: what it means when nothing is called so. */
+  target?: string;
 }

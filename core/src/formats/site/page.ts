@@ -37,7 +37,7 @@ export function textTree(page: TextOut, isThere?: (anchor: string) => boolean): 
   each(tree, (found) => {
     const { properties } = found;
     if (typeof properties.dataId === 'string') properties.id = properties.dataId;
-    withoutDeadLink(found, isThere ?? ((anchor) => anchors.has(anchor)));
+    withoutDeadLink(found, isThere ?? ((anchor) => anchors.has(anchor)), named);
     // What did not come along is its words.
     if (found.tagName === 'img' && properties.src === '') delete properties.src;
     // A box says what it says to those who can't see it.
@@ -76,13 +76,15 @@ export function writeSitePage(page: SitePage): string {
 
 const heading = (words: string): Element => element('h2', { className: ['part-name'] }, [htmlText(words)]);
 
-/** What leads to nothing in the site is its words alone. */
-function withoutDeadLink(found: Element, isThere: (anchor: string) => boolean): void {
+/** What leads to nothing in the site is its words alone; of a day it is said which, for whoever reads it again. */
+function withoutDeadLink(found: Element, isThere: (anchor: string) => boolean, named: SitePage['named']): void {
   const { href } = found.properties;
   if (found.tagName !== 'a' || typeof href !== 'string') return;
   if (href !== '' && !(href.startsWith('#') && !isThere(href.slice(1)))) return;
   found.tagName = 'span';
   delete found.properties.href;
+  const day = named[String(found.properties.dataTarget)]?.day;
+  if (day !== undefined) found.properties.dataHref = `${day}.html`;
   found.properties.className = ['elsewhere'];
 }
 

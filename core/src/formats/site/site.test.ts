@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import { fromHtml } from 'hast-util-from-html';
 import type { Root, RootContent } from 'hast';
 import { fromXml } from 'xast-util-from-xml';
-import { checkBody, shownWords, type BodyJson } from '../../document';
+import { checkBody, newId, shownWords, type BodyJson, type NodeJson } from '../../document';
 import { times } from '../../testing';
 import { writeBookPage } from '../book';
 import { arbitraryBody } from '../arbitrary';
 import { readHtml } from '../html';
+import { readIncoming } from '../incoming';
 import { wordsOfPage, writeSitePage, type SitePage } from '.';
 
 const pageOf = (body: BodyJson, title: string): SitePage => ({
@@ -45,6 +46,48 @@ test('every word of a page is on its page of a site, and what it was is read fro
     }),
     { numRuns: times(60) },
   );
+});
+
+/** Blocks whose links lead by the ids that they led to where they were written. */
+const led = (nodes: readonly NodeJson[]): NodeJson[] =>
+  nodes.map(({ content, ...node }) => {
+    const { reference, words = null } = (node.attrs ?? {}) as { reference?: { target: string }; words?: string | null };
+    const own = words === null ? {} : { words };
+    if (node.type === 'fileReference') return (node.attrs as { own: NodeJson }).own;
+    if (reference) return { ...node, attrs: { target: reference.target, ...own } };
+    return { ...node, ...(content && { content: led(content) }) };
+  });
+
+test('a page whose links and files lead to files comes in as it was, line for line', () => {
+  fc.assert(
+    fc.property(arbitraryBody, title, (random, name) => {
+      const body = checkBody(random);
+      const ids = [...JSON.stringify(body).matchAll(/[\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12}/gu)].map(([id]) => id);
+      const named = Object.fromEntries(ids.map((id) => [id, { title: 'Race', path: 'Race.html' }]));
+      const files = Object.fromEntries(ids.map((id) => [id, `files/${id}.bin`]));
+      const front = { id: newId(), title: name };
+      const text = writeSitePage({ ...pageOf(body, name), named, files, front });
+      const [file] = readIncoming({ path: 'Mill/Gate.html', text });
+      expect(file!.refusal).toBeNull();
+      const read = { type: 'doc', content: led(JSON.parse(file!.blocks) as NodeJson[]) };
+      expect(checkBody(read as BodyJson)).toEqual(body);
+    }),
+    { numRuns: times(200) },
+  );
+});
+
+test('what leads out of a site keeps its words, and a day is the day of whoever takes it in', () => {
+  const [out, day] = [newId(), newId()];
+  const leading = [out, day].map((target) => ({ type: 'pageLink', attrs: { target } }));
+  const body: BodyJson = { type: 'doc', content: [{ type: 'block', attrs: { id: newId() }, content: leading }] };
+  const named = { [out]: { title: 'Race', path: null }, [day]: { title: '9 March', path: null, day: '2026-03-09' } };
+  const text = writeSitePage({ ...pageOf(checkBody(body), 'Gate'), named });
+  expect(text).not.toContain(' href="2026');
+  const [read] = JSON.parse(readIncoming({ path: 'Mill/Gate.html', text })[0]!.blocks) as NodeJson[];
+  expect(read!.content).toEqual([
+    { type: 'pageLink', attrs: { target: out, words: 'Race' } },
+    { type: 'pageLink', attrs: { reference: { form: 'path', name: '2026-03-09.html', target: day } } },
+  ]);
 });
 
 test('a page of a book is XML, whatever is written on it', () => {

@@ -10,12 +10,14 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import { newId, shownWords, type BodyJson } from '@glossarion/core/document';
 import type { FoundPage } from '@glossarion/core/formats/site';
+import { dayId } from '@glossarion/core/journal';
 import type { ExportForm } from '@glossarion/core/works';
 import { ownView, type Viewer } from '../../access';
 import { Search } from '../../siteScript/search';
 import { makeServer, type TestedServer } from '../../testing/makeServer';
 import { ended, ORIGIN, written } from '../../testing/writtenExport';
 import { DEMO_NAME } from '../accounts';
+import { checkData } from '../checkData';
 import { makeDemo } from '../demo';
 import { contentOf, readZip } from '../importZip';
 
@@ -301,6 +303,51 @@ const SEARCHES = [
   ...['Callum', 'Tomas', 'Petra', 'harbour', 'tide', 'mill', 'hot lime', 'tide pool', 'time sheets', 'sluice gate'],
   ...['Callum Frayne', 'Tomas Wren', 'marine licence', 'open day', 'lower leaf', 'staff readings'],
 ];
+
+/** Pages and days of somebody, with all that is on them; what has other ids in another account, by its name. */
+async function pagesOf(from: TestedServer, ownerId: string): Promise<Map<string, unknown>> {
+  const { kinds, fields } = (await from.services.kinds.tree(ownView(ownerId))).everything();
+  const named = (sql: string) => from.rows<{ id: string; name: string }>(sql, ownerId);
+  const names = new Map(
+    [
+      ...named('SELECT id, name FROM tags WHERE ownerId = ?'),
+      ...[...kinds, ...fields, ...fields.flatMap(({ choices }) => choices)],
+      ...named('SELECT id, name FROM attachments WHERE ownerId = ?'),
+      // A day that nobody wrote is one too.
+      ...server
+        .rows<{ name: string }>('SELECT DISTINCT day AS name FROM entries WHERE day IS NOT NULL')
+        .map(({ name }) => ({ id: dayId(ownerId, name), name })),
+    ].map(({ id, name }) => [id, name]),
+  );
+  const rows = from.rows<{ id: string; kind: string; day: string | null; json: string }>(
+    `SELECT e.id, e.kind, e.name, e.day, e.season, e.begunAt, e.pigment, e.description, d.json,
+       (SELECT json_group_array(name) FROM otherNames o WHERE o.pageId = e.id) AS also
+     FROM entries e JOIN documents d ON d.id = e.id WHERE e.ownerId = ?`,
+    ownerId,
+  );
+  return new Map(
+    rows.map(({ json, ...row }) => {
+      const whole = JSON.stringify({ ...row, json: JSON.parse(json) as BodyJson });
+      return [row.day ?? row.id, JSON.parse(whole.replaceAll(UUID, (id) => names.get(id) ?? id)) as unknown];
+    }),
+  );
+}
+const UUID = /[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/gu;
+
+test('a site comes in again with every word, line, link, tag, field, other name and file of it', async () => {
+  const other = await makeServer();
+  const tomas = await other.person('Tomas');
+  await other.services.imports.takeZip(tomas.viewer, await written(server, viewer, null, 'site'));
+  const before = await pagesOf(server, viewer.accountId);
+  const after = await pagesOf(other, tomas.id);
+  const days = new Set(before.keys());
+  const here = [...pagesHere().map(({ id }) => id), ...[...days].filter((key) => key.length === 10)];
+  expect(here.length).toBeGreaterThan(300);
+  for (const id of here) expect(after.get(id)).toEqual(before.get(id));
+  await other.services.background.idle();
+  expect(await checkData(other.services.database)).toEqual([]);
+  await other.stop();
+});
 
 test.each(['site', 'epub', 'json', 'opml', 'csv'] as const)(
   '%s that is stopped at any moment leaves nothing',

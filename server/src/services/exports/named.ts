@@ -42,7 +42,8 @@ export function namedIn(
     if (target.title === '' && target.state === 'gone') continue;
     const isDay = target.day !== null && target.kind === 'page';
     const path = placed.get(target.pageId)?.path ?? (isDay ? dayPath(target.day!) : null);
-    named[id] = { title: target.title, path, ...(target.kind === 'block' && { anchor: id }) };
+    const day = isDay && path === null ? { day: target.day! } : {};
+    named[id] = { title: target.title, path, ...(target.kind === 'block' && { anchor: id }), ...day };
   }
   return named;
 }
