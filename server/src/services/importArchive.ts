@@ -6,9 +6,9 @@ import { kindIdsElsewhere, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { AccountEntity } from '../entities';
 import { Problem } from '../problem';
-import type { SentFile } from '../threads/readFiles';
 import type { Attachments } from './attachments';
 import { readAccountFile } from './importAccount';
+import { fileSent, type FileToRead } from './importReading';
 import { contentOf, MAX_TEXT, type ReadZip } from './importZip';
 import type { Progress } from './works';
 
@@ -17,7 +17,8 @@ const AT_ONCE = 500;
 
 /** What is taken in: files, and what an export says beside them. */
 export interface Taken {
-  files: readonly SentFile[];
+  /** Let go of when they are read. */
+  files: readonly FileToRead[];
   rest: AccountFile | null;
   /** What is named by another id here. */
   renamed: Map<string, string>;
@@ -41,7 +42,7 @@ export class ArchiveReading {
   constructor(
     private database: Database,
     private attachments: Attachments,
-    private read: (files: readonly SentFile[], progress: Progress) => Promise<ReadFile[]>,
+    private read: (files: readonly FileToRead[], progress: Progress) => Promise<ReadFile[]>,
     private isLook: boolean,
   ) {}
 
@@ -81,6 +82,8 @@ export class ArchiveReading {
         });
       }
     }
+    // What was looked up is needed no more: of thousands of pages that would be much.
+    zip.pages.clear();
     const rest = isSaid ? (JSON.parse(withIds(JSON.stringify(said), renamed)) as AccountFile) : null;
     const strangers = new Map([...zip.others].filter(([path]) => !known.has(path)));
     const along = (read: readonly ReadFile[]) => this.filesAlong(viewer, { ...zip, others: strangers }, read, progress);
@@ -106,7 +109,7 @@ export class ArchiveReading {
       progress.signal.throwIfAborted();
       if (!named.has(path)) {
         const bytes = isCollection(path) ? await contentOf(zip, entry, MAX_TEXT) : null;
-        if (bytes) more.push(...(await this.read([{ path, bytes }], progress)));
+        if (bytes) more.push(...(await this.read([fileSent({ path, bytes })], progress)));
         else remarks.push({ path, what: 'A file of a kind that is not read, and that no text leads to.' });
         continue;
       }

@@ -3,7 +3,7 @@ import { ACCOUNT_FILE } from '@glossarion/core/formats/account';
 import { isPage } from '@glossarion/core/formats/incoming';
 import { MAX_FILE_TEXT, textOfBytes, type ImportRemark } from '@glossarion/core/formats/markdown';
 import { Problem } from '../problem';
-import type { SentFile } from '../threads/readFiles';
+import type { FileToRead } from './importReading';
 
 /** The most files of a text, and the most bytes of them together once they are unpacked. */
 const MAX_TEXTS = 100_000;
@@ -16,7 +16,7 @@ const UTF8_FLAG = 0x800;
 
 /** What is in an archive, as far as it is read at once; other contents are read when they are wanted. */
 export interface ReadZip {
-  files: SentFile[];
+  files: FileToRead[];
   /** The text of the file of the account. */
   account: string | null;
   remarks: ImportRemark[];
@@ -50,8 +50,8 @@ const isOfSystem = (path: string): boolean =>
   /(?:^|\/)(?:__MACOSX|\.DS_Store|Thumbs\.db|desktop\.ini|\.git)(?:\/|$)/u.test(path);
 
 /**
- * Reads an archive: its texts at once, within bounds that no archive passes by saying less of itself than it unpacks to.
- * Nothing is written anywhere.
+ * Reads what is in an archive; its texts are read when their turn comes, within bounds that no archive passes by saying
+ * less of itself than it unpacks to. Nothing is written anywhere.
  *
  * @throws Problem (400) when it is none, or is broken
  */
@@ -81,19 +81,35 @@ export async function readZip(path: string, signal: AbortSignal): Promise<ReadZi
       else if (read.files.length >= MAX_TEXTS || total > MAX_ALL_TEXTS) {
         throw new Problem(413, 'There is more in this zip than can be taken in at once. Nothing was taken in.');
       } else {
-        const bytes = await contentOf(zip, entry, MAX_TEXT);
         read.pages.set(name, entry);
-        if (bytes) read.files.push({ path: name, bytes });
+        if (entry.uncompressedSize <= MAX_TEXT) read.files.push(fileIn(zip, name, entry));
         else refuse(`The file is larger than ${MAX_FILE_TEXT / 1024 / 1024} MB, and was left out.`);
-        total += bytes?.length ?? 0;
+        total += Math.min(entry.uncompressedSize, MAX_TEXT);
       }
     }
     return read;
   } catch (error) {
     zip.close();
     if (error instanceof Problem || signal.aborted) throw error;
-    throw new Problem(400, 'This zip file is broken, and can’t be read to its end. Nothing was taken in.');
+    throw broken();
   }
+}
+
+const broken = () => new Problem(400, 'This zip file is broken, and can’t be read to its end. Nothing was taken in.');
+
+/** A text of an archive, which is read when its turn comes; one that unpacks to more than is said of it is broken. */
+function fileIn(zip: ZipFile, path: string, entry: Entry): FileToRead {
+  let waiting: Entry | null = entry;
+  return {
+    path,
+    size: entry.uncompressedSize,
+    async content() {
+      const bytes = waiting && (await contentOf(zip, waiting, MAX_TEXT).catch(() => null));
+      waiting = null;
+      if (!bytes) throw broken();
+      return bytes;
+    },
+  };
 }
 
 async function* entriesOf(zip: ZipFile): AsyncGenerator<Entry> {

@@ -4,7 +4,6 @@ import {
   Planning,
   type PageHere,
   type PresentChoice,
-  refusedFile,
   type ImportReport,
   type MarkdownFile,
   type ReadFile,
@@ -17,13 +16,14 @@ import type { Database } from '../database/database';
 import { ImportUnderWayEntity } from '../entities';
 import { DOCUMENT } from '../entities/document.queries';
 import { prepared } from '../sqlite/prepared';
-import { packed, unpacked, type PackedFile, type SentFile } from '../threads/readFiles';
-import { Overdone, type Threads } from '../threads/threads';
+import type { SentFile } from '../threads/readFiles';
+import type { Threads } from '../threads/threads';
 import type { Attachments } from './attachments';
 import type { Accepted, Documents } from './documents';
 import { ArchiveReading, type Taken } from './importArchive';
 import { placesHere } from './importPlaces';
 import { previewOf } from './importPreview';
+import { fileSent, readInLots, type FileToRead } from './importReading';
 import { readZip } from './importZip';
 import type { FactWriter } from './facts';
 import type { Kinds } from './kinds';
@@ -32,16 +32,6 @@ import { beginImport, clearImport } from './importsUnderWay';
 import type { Tags } from './tags';
 import type { Progress, Works } from './works';
 
-/** Files are read in lots of about so many bytes, or so many files. */
-const LOT = 200_000;
-const LOT_FILES = 60;
-/** How long reading one file may take, in milliseconds: a moment, and more for a long one. */
-const READ_WITHIN = 2_000;
-const PER_BYTE = 0.02;
-/** Files of more bytes than this are much to wait for each other in memory. */
-const MUCH = 12_000_000;
-/** After more bytes than this the threads are let go of: making takes long, and what they took would lie idle. */
-const RESTED = 1_000_000;
 /**
  * A piece of an import is written for about so long, in milliseconds; then others are served. What many pieces change
  * is written at the end of each: in shorter ones that would cost more than the piece itself.
@@ -107,7 +97,7 @@ export class Imports {
     { looseNotebook = 'Imported', id, name }: ImportOptions = {},
   ): Promise<ImportReport> {
     const work = { id, sort: 'in' as const, name: name ?? 'Notes', stopped: STOPPED, isQuiet: name === undefined };
-    const taken: Taken = { files, rest: null, renamed: new Map(), remarks: [] };
+    const taken: Taken = { files: files.map(fileSent), rest: null, renamed: new Map(), remarks: [] };
     const { report } = await this.works.run(viewer, work, (progress) =>
       this.takeAll(viewer, taken, { looseNotebook }, progress),
     );
@@ -139,7 +129,7 @@ export class Imports {
     const { preview } = await this.works.run(viewer, work, (progress) =>
       this.inArchive(viewer, path, progress, true, async (taken) => {
         progress.total = taken.files.length;
-        const read = await this.read(taken.files, progress);
+        const read = await readInLots(this.threads, taken.files, progress);
         const planning = await this.planned(viewer, read, taken, { looseNotebook, present: 'leave' }, progress.signal);
         const reader = this.database.reading(viewer);
         const nameOf = (each: string) => entryIfVisible(reader, each)?.name ?? '';
@@ -158,7 +148,7 @@ export class Imports {
   ): Promise<T> {
     const zip = await readZip(path, progress.signal);
     try {
-      const read = (files: readonly SentFile[], within: Progress) => this.read(files, within);
+      const read = (files: readonly FileToRead[], within: Progress) => readInLots(this.threads, files, within);
       const archive = new ArchiveReading(this.database, this.attachments, read, isLook);
       return await take(await archive.accountIn(viewer, zip, progress));
     } finally {
@@ -173,12 +163,13 @@ export class Imports {
   /** Reads the files, and makes what they say when all that came before is made. */
   private async inTurn(
     { accountId }: Viewer,
-    { files }: Taken,
+    taken: Taken,
     progress: Progress,
     make: (read: ReadFile[]) => Promise<Made>,
   ): Promise<Made> {
-    progress.total = files.length * 2;
-    const read = await this.read(files, progress);
+    progress.total = taken.files.length * 2;
+    const read = await readInLots(this.threads, taken.files, progress);
+    taken.files = [];
     const making = this.last.get(accountId) ?? Promise.resolve();
     const made = making.then(() => make(read));
     this.last.set(
@@ -295,43 +286,6 @@ export class Imports {
       await new Promise<void>((resolve) => (isWrittenOn ? setTimeout(resolve, PAUSE) : setImmediate(resolve)));
     }
   }
-
-  /** Reads the files beside the thread that serves; one that takes too long is refused by its name. */
-  private async read(files: readonly SentFile[], running: Progress): Promise<ReadFile[]> {
-    const { signal } = running;
-    const within = (lot: readonly SentFile[]) =>
-      READ_WITHIN + PER_BYTE * lot.reduce((sum, { bytes }) => sum + bytes.length, 0);
-    const size = files.reduce((sum, { bytes }) => sum + bytes.length, 0);
-    const isMuch = size > MUCH;
-    const lots = await Promise.all(
-      lotsOf(files).map(async (lot) => {
-        const read = await this.threads
-          .run('readFiles', { files: lot, isMuch }, { within: within(lot) + READ_WITHIN, signal })
-          .catch(async (error: unknown) => {
-            if (!(error instanceof Overdone)) throw error;
-            const alone: PackedFile[] = [];
-            for (const file of lot) {
-              const [one] = await this.threads
-                .run('readFiles', { files: [file], isMuch }, { within: within([file]), signal })
-                .catch((each: unknown) => {
-                  if (!(each instanceof Overdone)) throw each;
-                  return [
-                    packed(refusedFile(file.path, 'The file takes too long to be read, and was left out.'), isMuch),
-                  ];
-                });
-              alone.push(one!);
-            }
-            return alone;
-          });
-        running.done += lot.length;
-        // A file's bytes are kept no longer than they are needed: there may be thousands.
-        for (const file of lot) file.bytes = NOTHING;
-        return read.map(unpacked);
-      }),
-    );
-    if (size > RESTED) await this.threads.rest();
-    return lots.flat();
-  }
 }
 
 /** Goes through something that is done in steps; others are served between pieces of them. */
@@ -343,21 +297,4 @@ async function inPieces(steps: Iterable<void>, signal: AbortSignal): Promise<voi
     await new Promise((resolve) => setImmediate(resolve));
     began = performance.now();
   }
-}
-
-/** Files in lots that can be read in a moment each. */
-const NOTHING = new Uint8Array();
-
-function lotsOf(files: readonly SentFile[]): SentFile[][] {
-  const lots: SentFile[][] = [];
-  let size = LOT;
-  for (const file of files) {
-    if (size + file.bytes.length > LOT || lots.at(-1)!.length >= LOT_FILES) {
-      lots.push([]);
-      size = 0;
-    }
-    lots.at(-1)!.push(file);
-    size += file.bytes.length;
-  }
-  return lots;
 }

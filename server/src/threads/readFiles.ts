@@ -1,6 +1,6 @@
-import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import { readIncoming } from '@glossarion/core/formats/incoming';
 import { refusedFile, textOfBytes, type ReadFile } from '@glossarion/core/formats/markdown';
+import { packTexts, type PackedTexts } from './packedTexts';
 
 /** A file as it was sent; how its text is written is found out when it is read. */
 export interface SentFile {
@@ -8,12 +8,15 @@ export interface SentFile {
   bytes: Uint8Array;
 }
 
-/** A file as a thread has read it; its blocks are packed where thousands of files wait until all are read. */
-export type PackedFile = Omit<ReadFile, 'blocks'> & { packed: Uint8Array | string };
+/** Files as a thread has read them; their blocks are packed where thousands of files wait until all are read. */
+export interface ReadLot {
+  files: Omit<ReadFile, 'blocks'>[];
+  blocks: readonly string[] | PackedTexts;
+}
 
 /** Reads files, one after the other; of some come several pages. One that can't be read costs itself alone. */
-export const readFiles = ({ files, isMuch }: { files: readonly SentFile[]; isMuch: boolean }): PackedFile[] =>
-  files.flatMap((file) => read(file).map((each) => packed(each, isMuch)));
+export const readFiles = ({ files, isMuch }: { files: readonly SentFile[]; isMuch: boolean }): ReadLot =>
+  asLot(files.flatMap(read), isMuch);
 
 function read({ path, bytes }: SentFile): ReadFile[] {
   try {
@@ -23,17 +26,8 @@ function read({ path, bytes }: SentFile): ReadFile[] {
   }
 }
 
-export const packed = ({ blocks, ...file }: ReadFile, isMuch: boolean): PackedFile => ({
-  ...file,
-  packed: isMuch ? deflateRawSync(blocks, { level: 1 }) : blocks,
-});
-
-/** The file with its blocks, which are unpacked each time they are asked for. */
-export function unpacked({ packed: bytes, ...file }: PackedFile): ReadFile {
-  return {
-    ...file,
-    get blocks() {
-      return typeof bytes === 'string' ? bytes : inflateRawSync(bytes).toString('utf8');
-    },
-  };
+/** Files that were read, as they go from one thread to another. */
+export function asLot(read: readonly ReadFile[], isMuch: boolean): ReadLot {
+  const texts = read.map(({ blocks }) => blocks);
+  return { files: read.map(({ blocks: _, ...said }) => said), blocks: isMuch ? packTexts(texts) : texts };
 }

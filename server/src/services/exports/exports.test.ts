@@ -32,8 +32,9 @@ afterEach(async () => {
 /** An archive by the paths of its files. */
 async function textsIn(archive: string): Promise<Map<string, string>> {
   const { files, account, zip, others } = await readZip(archive, new AbortController().signal);
+  const texts: [string, string][] = [];
+  for (const { path: each, content } of files) texts.push([each, Buffer.from(await content()).toString('utf8')]);
   zip.close();
-  const texts = files.map(({ path: each, bytes }): [string, string] => [each, Buffer.from(bytes).toString('utf8')]);
   return new Map([
     ...texts,
     [ACCOUNT_FILE, account ?? ''],

@@ -192,11 +192,12 @@ test('what a query line finds is taken out, each page by itself', async () => {
     await written(server, viewer, null, 'markdown', 'pintle gudgeon'),
     new AbortController().signal,
   );
+  const contents = await Promise.all(archive.files.map(({ content }) => content()));
   archive.zip.close();
   const { findings } = await server.services.find.find(viewer, 'pintle gudgeon', 100);
   const pages = findings.filter(({ kind }) => kind === 'page');
   expect(archive.files.filter(({ path: each }) => each !== 'index.md')).toHaveLength(pages.length);
-  const found = archive.files.map(({ bytes }) => Buffer.from(bytes).toString('utf8')).join('\n');
+  const found = contents.map((bytes) => Buffer.from(bytes).toString('utf8')).join('\n');
   for (const { id } of pages) expect(found).toContain(`id: ${id}`);
   const book = readFileSync(await written(server, viewer, null, 'print', 'pintle gudgeon'), 'utf8');
   expect(book).toContain('Found: pintle gudgeon');
