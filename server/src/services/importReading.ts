@@ -9,9 +9,11 @@ const LOT = 200_000;
 const LOT_FILES = 60;
 /** So many lots are on their way at one time: as many as there are threads, and one that the next to be free begins. */
 const AT_ONCE = 3;
-/** How long reading one file may take, in milliseconds: a moment, and more for a long one. */
-const READ_WITHIN = 2_000;
+/** How long reading a lot may take, in milliseconds: a moment, and more for a long one. */
+const READ_WITHIN = 4_000;
 const PER_BYTE = 0.02;
+/** How long a file has by itself that took too long with others: that may have been a machine that had much else to do. */
+const ALONE_WITHIN = 8_000;
 /** Files of more bytes than this are much to wait for each other in memory. */
 const MUCH = 12_000_000;
 /** After more bytes than this the threads are let go of: making takes long, and what they took would lie idle. */
@@ -117,19 +119,19 @@ async function readLot(
   isMuch: boolean,
   signal: AbortSignal,
 ): Promise<ReadLot[]> {
-  const within = (some: readonly SentFile[]) =>
-    READ_WITHIN + PER_BYTE * some.reduce((sum, { bytes }) => sum + bytes.length, 0);
-  const run = (some: readonly SentFile[], most: number) =>
-    threads.run('readFiles', { files: some, isMuch }, { within: most, signal });
+  const run = (some: readonly SentFile[], moment: number) => {
+    const within = moment + PER_BYTE * some.reduce((sum, { bytes }) => sum + bytes.length, 0);
+    return threads.run('readFiles', { files: some, isMuch }, { within, signal });
+  };
   try {
-    return [await run(files, within(files) + READ_WITHIN)];
+    return [await run(files, READ_WITHIN)];
   } catch (error) {
     if (!(error instanceof Overdone)) throw error;
   }
   const alone: ReadLot[] = [];
   for (const file of files) {
     try {
-      alone.push(await run([file], within([file])));
+      alone.push(await run([file], ALONE_WITHIN));
     } catch (error) {
       if (!(error instanceof Overdone)) throw error;
       alone.push(asLot([refusedFile(file.path, 'The file takes too long to be read, and was left out.')], isMuch));

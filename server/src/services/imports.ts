@@ -210,16 +210,12 @@ export class Imports {
   }
 
   /** Makes what was read: in pieces, between which others are served, and of which nobody sees any before the last. */
-  private async make(
-    viewer: Viewer,
-    read: readonly ReadFile[],
-    taken: Taken,
-    wish: Wish,
-    running: Progress,
-  ): Promise<Made> {
+  private async make(viewer: Viewer, read: ReadFile[], taken: Taken, wish: Wish, running: Progress): Promise<Made> {
     const { accountId } = viewer;
     const { rest, renamed } = taken;
     const planning = await this.planned(viewer, read, taken, wish, running.signal);
+    // Each file is let go of when what it says is made.
+    read.length = 0;
     // What came in under another id is named by that from here on.
     const here = rest && (JSON.parse(withIds(JSON.stringify(rest), renamed)) as AccountFile);
     const begun = running.done;
