@@ -56,6 +56,8 @@ export interface ImportPreview {
   days: number;
   /** How many are here already with the same words. */
   left: number;
+  /** The notebook that what stands in no folder would come to. */
+  looseNotebook: string;
   /** The notebooks that pages would come to, the first of them, with how many. */
   places: { name: string; pages: number; isHere: boolean }[];
   /** How many pages are here already with other words, and the first of them. */

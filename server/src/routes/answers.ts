@@ -351,6 +351,7 @@ export const importReport = all<ImportReport>({
 });
 export const importPreview = all<ImportPreview>({
   ...{ notebooks: count, sections: count, pages: count, days: count, left: count },
+  looseNotebook: text,
   places: list(Joi.object({ name: text.required(), pages: count.required(), isHere: yesNo.required() })),
   presentCount: count,
   present: list(all<PresentPage>({ path: text, title: text, by: Joi.valid('id', 'title') })),

@@ -48,7 +48,7 @@ export function importRoutes({ imports, notices, threads, works, config }: Servi
     },
   );
 
-  const query = Joi.object({ id: id.required(), name: line(300).default('Notes') });
+  const query = Joi.object({ id: id.required(), name: line(300).default('Notes'), notebook: line(300) });
   const zip = { method: 'post', refusals: [409, 413, 507], query, ownBody: 'file' } as const;
 
   /** Receives a zip for a work, and does something with it; it is gone when that fails. */
@@ -56,13 +56,13 @@ export function importRoutes({ imports, notices, threads, works, config }: Servi
     { viewer, query: wish }: { viewer: Viewer; query: unknown },
     request: Request,
     response: Response,
-    use: (sent: string, wish: { id: string; name: string }) => Promise<T>,
+    use: (sent: string, wish: { id: string; name: string; looseNotebook?: string }) => Promise<T>,
   ): Promise<T> => {
-    const named = wish as { id: string; name: string };
+    const { notebook: looseNotebook, ...named } = wish as { id: string; name: string; notebook?: string };
     const sent = works.sentFor(viewer, named.id);
     try {
       await receive(request, sent, config.accountLimit);
-      return await use(sent, named);
+      return await use(sent, { ...named, ...(looseNotebook && { looseNotebook }) });
     } catch (error) {
       response.setHeader('Connection', 'close');
       await rm(sent, { force: true });

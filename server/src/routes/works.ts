@@ -87,12 +87,13 @@ export function workRoutes({ works, exports: writing, imports, notices, serverFo
     },
     async ({ viewer, params, body }) => {
       const workId = params.id!;
-      const { state, name } = works.of(viewer, workId);
+      const { state, name, preview } = works.of(viewer, workId);
       if (state !== 'waiting') throw new Problem(409, 'This was taken in already, or is under way.');
       const sent = works.sentFor(viewer, workId);
       try {
         const { present } = body as { present: PresentChoice };
-        const report = await imports.takeZip(viewer, sent, { id: workId, name, present });
+        const { looseNotebook } = preview!;
+        const report = await imports.takeZip(viewer, sent, { id: workId, name, looseNotebook, present });
         tellOfAll(notices, viewer);
         return report;
       } finally {
@@ -129,7 +130,8 @@ export function workRoutes({ works, exports: writing, imports, notices, serverFo
       request.once('aborted', () => gone.abort());
       try {
         await serverFolder.pack(name, sent, gone.signal);
-        return await imports.lookAtZip(viewer, sent, { id: workId, name });
+        const looseNotebook = name.replace(/\.zip$/iu, '');
+        return await imports.lookAtZip(viewer, sent, { id: workId, name, looseNotebook });
       } catch (error) {
         await rm(sent, { force: true });
         throw error;

@@ -34,8 +34,13 @@ const FILES = {
 };
 
 /** Looks what a zip would make. */
-async function look(id: string, files: Record<string, string> = FILES, who = ines): Promise<ImportPreview> {
-  const sent = request(server.url).post(`/api/imports/looks?id=${id}&name=mill.zip`);
+async function look(
+  id: string,
+  files: Record<string, string> = FILES,
+  who = ines,
+  notebook?: string,
+): Promise<ImportPreview> {
+  const sent = request(server.url).post(`/api/imports/looks?id=${id}&name=mill.zip`).query({ notebook });
   const answer = await sent
     .set('Cookie', who.cookie)
     .set('Origin', server.url)
@@ -62,6 +67,20 @@ const wordsOf = (name: string): string[] =>
       name,
     )
     .map(({ words }) => words);
+
+test('what stands in no folder comes to a notebook called like what was picked', async () => {
+  const loose = { 'Sill.md': 'Oak. [Roof](House/Roof.md)', 'House/Roof.md': 'Slates.' };
+  const [id, unnamed] = [newId(), newId()];
+  const preview = await look(id, loose, ines, 'Old mill');
+  expect(preview.places.map(({ name, pages }) => [name, pages])).toEqual([
+    ['House', 1],
+    ['Old mill', 1],
+  ]);
+  await take(id, 'leave');
+  expect((await look(unnamed, { 'Sluice.md': 'Elm.' })).places).toMatchObject([{ name: 'Imported', pages: 1 }]);
+  const notebooks = (await ines.get('/notebooks')).body as { name: string }[];
+  expect(notebooks.map(({ name }) => name).sort()).toEqual(['House', 'Mill', 'Old mill']);
+});
 
 test('links of a file lead to pages that are here and that none of the files is', async () => {
   const { id: winch } = server.rows<{ id: string }>("SELECT id FROM entries WHERE name = 'Winch'")[0]!;

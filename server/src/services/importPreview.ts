@@ -11,10 +11,12 @@ const PIECE = 30;
 /**
  * What a plan would make. Its bodies are looked through too, for what is not understood in them.
  *
- * @param isHere whether a notebook is here already, by its id
+ * @param looseNotebook the notebook for what stands in no folder
+ * @param nameOf what a notebook that is here is called, by its id
  */
 export async function previewOf(
   planning: Planning,
+  looseNotebook: string,
   nameOf: (id: string) => string,
   signal: AbortSignal,
 ): Promise<ImportPreview> {
@@ -38,6 +40,7 @@ export async function previewOf(
   const count = (kind: string) => entries.filter((entry) => entry.kind === kind).length;
   const { present, remarks, left } = planning;
   return {
+    looseNotebook,
     ...{ notebooks: count('notebook'), sections: count('section'), pages: count('page'), days: planning.days.length },
     // With other words they are counted on their own.
     left: left - present.length,

@@ -133,7 +133,7 @@ export class Imports {
         const planning = await this.planned(viewer, read, taken, { looseNotebook, present: 'leave' }, progress.signal);
         const reader = this.database.reading(viewer);
         const nameOf = (each: string) => entryIfVisible(reader, each)?.name ?? '';
-        return { preview: await previewOf(planning, nameOf, progress.signal) };
+        return { preview: await previewOf(planning, looseNotebook, nameOf, progress.signal) };
       }),
     );
     return preview;

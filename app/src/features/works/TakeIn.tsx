@@ -26,7 +26,11 @@ export function TakeIn() {
   /** What the browser reads or sends, and how far it has come. */
   const [doing, setDoing] = useState<{ words: string; share: number } | null>(null);
 
-  const send = async (name: string, pack: () => Promise<{ archive: Blob; notRead: ImportRemark[] }>) => {
+  const send = async (
+    name: string,
+    folder: string | null,
+    pack: () => Promise<{ archive: Blob; notRead: ImportRemark[] }>,
+  ) => {
     setTrouble(null);
     setLeftOut([]);
     try {
@@ -34,7 +38,7 @@ export function TakeIn() {
       setLeftOut(notRead);
       const words = `Sending ${name}`;
       setDoing({ words, share: 0 });
-      setTrouble(await sendZip(newId(), name, archive, (share) => setDoing({ words, share })));
+      setTrouble(await sendZip(newId(), { name, folder }, archive, (share) => setDoing({ words, share })));
     } catch {
       setTrouble('The files could not be read. Nothing was taken in.');
     } finally {
@@ -48,11 +52,14 @@ export function TakeIn() {
       return;
     }
     setDoing({ words: `Reading ${count(picked.length, 'file')}`, share: 0 });
-    await send(nameOf(picked), () => packFolder(picked));
+    await send(nameOf(picked), folderOf(picked), () => packFolder(picked));
   };
   const takeAny = async (files: readonly File[]) => {
     const zips = files.filter(isZip);
-    for (const zip of zips) await send(zip.name, () => Promise.resolve({ archive: zip, notRead: [] }));
+    for (const zip of zips) {
+      const packed = { archive: zip, notRead: [] };
+      await send(zip.name, zip.name.replace(/\.zip$/iu, ''), () => Promise.resolve(packed));
+    }
     await takeFiles(files.filter((file) => !isZip(file)));
   };
   useDroppedFiles(place, (files) => void takeAny(files));
@@ -97,8 +104,11 @@ export function TakeIn() {
   );
 }
 
+/** The folder that was picked; null for files by themselves. */
+const folderOf = ([first]: readonly File[]): string | null => first!.webkitRelativePath.split('/')[0] || null;
+
 /** What was picked is called: the folder, or the first file. */
-const nameOf = ([first, ...others]: readonly File[]): string => {
-  const folder = first!.webkitRelativePath.split('/')[0];
-  return folder || (others.length > 0 ? `${first!.name} and ${count(others.length, 'other')}` : first!.name);
+const nameOf = (picked: readonly File[]): string => {
+  const [first, ...others] = picked;
+  return folderOf(picked) ?? (others.length > 0 ? `${first!.name} and ${count(others.length, 'other')}` : first!.name);
 };

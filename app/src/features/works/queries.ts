@@ -48,12 +48,20 @@ export const takingBack = async (id: string): Promise<Act[]> =>
 /**
  * Sends a zip, of which it is looked what it would make; why it can't be taken in, when it can't.
  *
+ * @param folder what the folder is called that was picked or packed, as what stands in none of it comes to its notebook
  * @param onSent hears how much of it has arrived, of 1
  */
-export function sendZip(id: string, name: string, file: Blob, onSent: (share: number) => void): Promise<string | null> {
+export function sendZip(
+  id: string,
+  { name, folder }: { name: string; folder: string | null },
+  file: Blob,
+  onSent: (share: number) => void,
+): Promise<string | null> {
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
-    request.open('POST', `/api/imports/looks?id=${id}&name=${encodeURIComponent(name.slice(0, 300))}`);
+    const asked = new URLSearchParams({ id, name: name.slice(0, 300) });
+    if (folder) asked.set('notebook', folder.slice(0, 300));
+    request.open('POST', `/api/imports/looks?${asked.toString()}`);
     request.setRequestHeader('Content-Type', 'application/zip');
     request.upload.onprogress = ({ loaded, total }) => onSent(total > 0 ? loaded / total : 0);
     const fail = () => resolve('The server can’t be reached. Nothing was taken in; try again when it can.');
