@@ -15,7 +15,7 @@ export const calendar: Reader = {
   isCollection: true,
   read({ path, text }) {
     const remarks = new Set<string>();
-    const days = new Map<string, { time: string; words: string }[]>();
+    const days = new Map<string, EventSaid[]>();
     const todos: NodeJson[] = [];
     let name = '';
     for (const each of calendarsIn(text)) {
@@ -24,14 +24,21 @@ export const calendar: Reader = {
         const line = eventLine(event, (what) => remarks.add(what));
         if (line) days.set(line.day, [...(days.get(line.day) ?? []), line]);
       }
-      todos.push(...each.getAllSubcomponents('vtodo').map((todo) => todoOf(todo, (what) => remarks.add(what))));
+      // Of a task of this product a description is where it stood.
+      const isOwn = wordsOf(each.getFirstPropertyValue('prodid')).includes('//Glossarion//');
+      for (const todo of each.getAllSubcomponents('vtodo')) {
+        todos.push(
+          todoOf(todo, (what) => remarks.add(what)),
+          ...(isOwn ? [] : described(todo)),
+        );
+      }
     }
     const read = [...days].map(([day, lines]): ReadFile => {
       const sorted = lines.sort((one, other) => (one.time < other.time ? -1 : Number(one.time > other.time)));
       return pageRead(
         `Journal/${day}.md`,
         {},
-        sorted.map(({ words }) => lineOf(words)),
+        sorted.flatMap(({ words, more }) => [lineOf(words), ...more]),
       );
     });
     const tasks = todos.length > 0 ? [pageRead(`${folderOf(path)}.md`, { ...(name && { title: name }) }, todos)] : [];
@@ -41,6 +48,23 @@ export const calendar: Reader = {
     return all;
   },
 };
+
+interface EventSaid {
+  day: string;
+  /** HH:MM, or nothing. */
+  time: string;
+  words: string;
+  /** What else is said of it, beneath. */
+  more: NodeJson[];
+}
+
+/** What is said of an event or a task at length, as lines beneath it. */
+const described = (said: ICAL.Component): NodeJson[] =>
+  String(said.getFirstPropertyValue('description') ?? '')
+    .split(/[\r\n]+/u)
+    .map(wordsOf)
+    .filter(Boolean)
+    .map((words) => lineOf(words, 1));
 
 function calendarsIn(text: string): ICAL.Component[] {
   const components = componentsIn(text, 'vcalendar');
@@ -59,7 +83,7 @@ function momentOf(time: ICAL.Time): Moment {
   return { day: day!, time: time.isDate ? null : clock.slice(0, 5) };
 }
 
-function eventLine(event: ICAL.Component, remark: (what: string) => void) {
+function eventLine(event: ICAL.Component, remark: (what: string) => void): EventSaid | null {
   const start = event.getFirstPropertyValue('dtstart');
   if (!(start instanceof ICAL.Time)) return null;
   const { day, time } = momentOf(start);
@@ -68,7 +92,7 @@ function eventLine(event: ICAL.Component, remark: (what: string) => void) {
   const [title, place] = ['summary', 'location'].map((each) => wordsOf(event.getFirstPropertyValue(each)));
   const said = [title || 'An event without a name', place].filter(Boolean).join(', ');
   const words = [time ?? '', isUtc ? 'UTC' : '', said].filter(Boolean).join(' ');
-  return { day, time: time ?? '', words };
+  return { day, time: time ?? '', words, more: described(event) };
 }
 
 function todoOf(todo: ICAL.Component, remark: (what: string) => void): NodeJson {

@@ -136,6 +136,7 @@ test('a calendar: events on their days, tasks as to-dos', () => {
       'DTSTART:20260309T161000',
       'SUMMARY:Call with Callum',
       'LOCATION:the yard',
+      'DESCRIPTION:Ask for the bore\\, at three heights\\n\\nand the pin.',
       'END:VEVENT',
     ],
     ...['BEGIN:VEVENT', 'UID:2', 'DTSTART;VALUE=DATE:20260309', 'SUMMARY:Neap tide', 'END:VEVENT'],
@@ -148,18 +149,35 @@ test('a calendar: events on their days, tasks as to-dos', () => {
       'DTSTART:20261130T093000',
     ],
     ...['RRULE:FREQ=WEEKLY;BYDAY=MO', 'END:VTODO'],
-    ...['BEGIN:VTODO', 'UID:4', 'SUMMARY:Order elm', 'STATUS:COMPLETED', 'END:VTODO', 'END:VCALENDAR'],
+    ...[
+      'BEGIN:VTODO',
+      'UID:4',
+      'SUMMARY:Order elm',
+      'STATUS:COMPLETED',
+      'DESCRIPTION:Twelve feet',
+      'END:VTODO',
+      'END:VCALENDAR',
+    ],
   ];
   expect(read('yard.ics', lines.join('\r\n'))).toEqual([
     {
       path: 'Journal/2026-03-09.md',
       front: {},
-      lines: ['paragraph: Neap tide', 'paragraph: 16:10 Call with Callum, the yard'],
+      lines: [
+        'paragraph: Neap tide',
+        'paragraph: 16:10 Call with Callum, the yard',
+        '  paragraph: Ask for the bore, at three heights',
+        '  paragraph: and the pin.',
+      ],
     },
     {
       path: 'yard.md',
       front: { title: 'Yard' },
-      lines: ['todo open 2026-11-30T09:30 FREQ=WEEKLY;BYDAY=MO high: Grease the screw', 'todo done: Order elm'],
+      lines: [
+        'todo open 2026-11-30T09:30 FREQ=WEEKLY;BYDAY=MO high: Grease the screw',
+        'todo done: Order elm',
+        '  paragraph: Twelve feet',
+      ],
     },
   ]);
 });
