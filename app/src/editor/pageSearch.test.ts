@@ -30,6 +30,22 @@ test('X12 what Next finds is what Replace replaces, one after the other and arou
   expect(selected(state)).toBe('1:gate');
 });
 
+test('X12 what was asked for stays so when words that stand for it come late, and when something else is put in its place', () => {
+  const asked = looking(stateOf('gate and gates', 'a gate'), 'gate', '', { wholeWord: true });
+  let state = asked.apply(askForMatch(asked, 1)!);
+  state = state.apply(askForMatch(state, 1)!);
+  expect(selected(state)).toBe('1:gate');
+  const late = new SearchQuery({ search: 'gate', replace: 'door', wholeWord: true });
+  state = state.apply(lookFor(state, late, () => [{ from: 10, to: 15, match: null, matchStart: 0, isOther: true }]));
+  expect(pageMatches(state)).toHaveLength(3);
+  state = state.apply(replaceMatch(state)!);
+  expect(words(state)).toEqual(['gate and gates', 'a door']);
+  // Something else that is looked for has not been asked for yet.
+  state = state.apply(lookFor(state, new SearchQuery({ search: 'and', replace: 'or' })));
+  state = state.apply(replaceMatch(state)!);
+  expect(words(state)).toEqual(['gate and gates', 'a door']);
+});
+
 test('X12 the first Replace asks for a match, and looking for something changes nothing', () => {
   let state = looking(stateOf('one', 'two'), 'two', '2', {});
   expect(state.selection.empty).toBe(true);

@@ -82,6 +82,13 @@ const firstFrom = (matches: readonly PageMatch[], position: number): number | nu
   return index >= 0 ? index : matches.length > 0 ? 0 : null;
 };
 
+/** Whether the same is looked for, whatever it is replaced with. */
+const isSameSearch = (one: SearchQuery, other: SearchQuery): boolean =>
+  one.search === other.search &&
+  one.caseSensitive === other.caseSensitive &&
+  one.wholeWord === other.wholeWord &&
+  one.regexp === other.regexp;
+
 function nextState(before: PageSearchState, transaction: Transaction, state: EditorState): PageSearchState {
   const change = transaction.getMeta(key) as SearchChange | undefined;
   if (!change && !transaction.docChanged) return before;
@@ -92,8 +99,8 @@ function nextState(before: PageSearchState, transaction: Transaction, state: Edi
   const matches = isSame ? before.matches : allMatches(state, query, others);
   let at = change?.at === undefined ? null : change.at;
   if (change?.from !== undefined) at = firstFrom(matches, change.from);
-  else if (!change && before.at !== null) {
-    // The text changed around it.
+  else if (change?.at === undefined && before.at !== null && isSameSearch(query, before.query)) {
+    // The text changed around it, more words were taken for what was typed, or something else is put in its place.
     const from = transaction.mapping.map(before.matches[before.at]!.from);
     const index = matches.findIndex((match) => match.from === from);
     at = index < 0 ? null : index;
@@ -107,7 +114,7 @@ export const lookFor = (
   query: SearchQuery | null,
   others: OtherMatches | null = null,
 ): Transaction => {
-  const change: SearchChange = { query: query ?? NONE, others, at: null };
+  const change: SearchChange = { query: query ?? NONE, others };
   return state.tr.setMeta(key, change).setMeta('addToHistory', false);
 };
 
