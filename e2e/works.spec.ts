@@ -152,6 +152,7 @@ test('O2 a folder of 800 files is taken over with its links, in three actions', 
     const link = `[on](../../Yard%20${next % 8}/Part%20${next % 40}/Note%20${next}.md)`;
     writeFileSync(path.join(within, `Note ${index}.md`), `# Note ${index}\n\nElm and oak, go ${link}.\n`);
   }
+  writeFileSync(path.join(folder, 'Read me.md'), 'What stands in no folder.\n');
   await mill.goto(new URL('/notebooks', mill.url()).href);
   const hands = new Hands(mill);
   const [chooser] = await Promise.all([
@@ -160,14 +161,16 @@ test('O2 a folder of 800 files is taken over with its links, in three actions', 
   ]);
   hands.count += 1;
   await chooser.setFiles(folder);
-  await expect(works(mill).first()).toContainText('Would be made: 8 notebooks, 40 sections, 800 pages', {
+  await expect(works(mill).first()).toContainText('Would be made: 9 notebooks, 40 sections, 801 pages', {
     timeout: 60_000,
   });
   await hands.tap(works(mill).first().getByRole('button', { name: 'Take it in' }));
-  await expect(works(mill).first()).toContainText('Made: 8 notebooks, 40 sections, 800 pages, 0 days, 800 links.', {
+  await expect(works(mill).first()).toContainText('Made: 9 notebooks, 40 sections, 801 pages, 0 days, 800 links.', {
     timeout: 60_000,
   });
   hands.atMost('take over a folder of 800 Markdown files, links working', 3);
+  await openPage(mill, 'Read me');
+  await expect(mill.getByRole('navigation', { name: 'Trail' })).toContainText('Old notes');
   await openPage(mill, 'Note 41');
   await textOf(mill).getByRole('link', { name: 'on' }).click();
   await expect(mill.getByRole('textbox', { name: 'Title', exact: true })).toHaveText('Note 42');
