@@ -82,6 +82,23 @@ test('what stands in no folder comes to a notebook called like what was picked',
   expect(notebooks.map(({ name }) => name).sort()).toEqual(['House', 'Mill', 'Old mill']);
 });
 
+test('a heading of a file that is called like a day is a line of the day, and the title of a page', async () => {
+  const page = '<h1>Visit</h1><p>Silt.</p>';
+  const [days, pages] = [newId(), newId()];
+  await look(days, { '2026-03-09.html': page }, ines, 'Journal');
+  expect(await take(days, 'leave')).toMatchObject({ days: 1, pages: 0 });
+  await look(pages, { 'Letters/2026-03-10.html': page });
+  expect(await take(pages, 'leave')).toMatchObject({ days: 0, pages: 1 });
+  const linesOf = (where: string) =>
+    server
+      .rows<{ words: string }>(
+        `SELECT b.words FROM blocks b JOIN entries e ON e.id = b.documentId WHERE ${where} ORDER BY b.position`,
+      )
+      .map(({ words }) => words);
+  expect(linesOf("e.day = '2026-03-09'")).toEqual(['Visit', 'Silt.']);
+  expect(linesOf("e.name = 'Visit'")).toEqual(['Silt.']);
+});
+
 test('links of a file lead to pages that are here and that none of the files is', async () => {
   const { id: winch } = server.rows<{ id: string }>("SELECT id FROM entries WHERE name = 'Winch'")[0]!;
   await ines.post('/acts', { acts: [{ do: 'name', id: winch, name: 'Winch, hand' }] });

@@ -1,11 +1,11 @@
 import type { Root, RootContent } from 'hast';
 import { fromHtml } from 'hast-util-from-html';
+import { isDay } from '../../calendar';
 import { ownWords, type NodeJson } from '../../document';
 import { readHtml, webPageOf } from '../html';
 import { fileReference } from '../markdown/filesAlong';
-import { isDayFile } from '../markdown/folders';
 import { readFrontValues, type FrontMatter } from '../markdown/frontMatter';
-import { ENDING } from '../markdown/paths';
+import { ENDING, nameOf } from '../markdown/paths';
 import type { LinkReference } from '../markdown/types';
 import { ENDINGS } from './endings';
 import { pageRead, type Reader } from './reader';
@@ -28,10 +28,11 @@ export const html: Reader = {
       attachmentOf: (own, address) =>
         address === '' ? own : fileReference({ address: decoded(address), written: '', own }, []),
     });
-    // A file that says its id says its title too, and a day is called by its date: a heading there is one of the text.
-    const isTitled = front.id !== undefined || isDayFile(path);
-    const title = front.title ?? (isTitled ? undefined : titleOf(text, blocks));
-    const whole = (isTitled ? blocks : withoutTitle(blocks, title)).map(withFilesAlong);
+    // A file that says its id says its title too: a heading there is one of the text.
+    const title = front.title ?? (front.id === undefined ? titleOf(text, blocks) : undefined);
+    // A day is called by its date, and what may be one keeps its heading: as the title of a page it goes later.
+    const isKept = front.id !== undefined || isDay(nameOf(path));
+    const whole = (isKept ? blocks : withoutTitle(blocks, title)).map(withFilesAlong);
     return [pageRead(path, { ...front, ...(title && { title }) }, whole, [...remarks])];
   },
 };

@@ -49,7 +49,7 @@ test('HTML: its first heading is the title, links within the folder are links, s
   ]);
   // A day is called by its date: its first heading is one of its lines.
   expect(read('Journal/2026-03-09.html', page)).toEqual([
-    { path: 'Journal/2026-03-09.html', front: {}, lines: ['heading: Visit', 'paragraph: Silt.'] },
+    { path: 'Journal/2026-03-09.html', front: { title: 'Visit' }, lines: ['heading: Visit', 'paragraph: Silt.'] },
   ]);
   expect(read('bare.htm', '<p>Silt.</p>')).toMatchObject([{ front: {}, lines: ['paragraph: Silt.'] }]);
   expect(

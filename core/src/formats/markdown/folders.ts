@@ -95,19 +95,9 @@ export function orderedNames(folder: Folder): string[] {
   return names.sort((one, other) => place(one) - place(other) || collator.compare(one, other));
 }
 
-/** The folder of the journal, folded. */
-const JOURNAL = 'journal';
-
-/** Whether a file is the text of a day, by where it is and its name. */
-export const isDayFile = (path: string): boolean =>
-  isDay(nameOf(path)) &&
-  stepsOf(path)
-    .slice(0, -1)
-    .some((folder) => foldWords(folder) === JOURNAL);
-
 /** Takes the days out of the folder of the journal, from its folders too. What else is in it stays there. */
 export function takeDays(root: Folder): { day: string; file: ReadFile }[] {
-  const days = takeFiles(root, JOURNAL, ({ path }) => isDay(nameOf(path))).map((file) => ({
+  const days = takeFiles(root, 'journal', ({ path }) => isDay(nameOf(path))).map((file) => ({
     day: nameOf(file.path),
     file,
   }));
