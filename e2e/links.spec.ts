@@ -311,31 +311,6 @@ test('L13 a page is found and linked by any of its other names', { tag: '@once' 
   await expect(page.getByRole('option', { name: /Sluice gate/u }).first()).toBeVisible();
 });
 
-test('L13 names that come while a link is being written are offered', { tag: '@once' }, async ({ pages }) => {
-  const page = await pages({ Plan: 'First.\n', 'Sluice gate': '---\naliases: [Seaward door]\n---\nElm.\n' });
-  for (const isLost of [false, true]) {
-    let come = () => {};
-    const coming = new Promise<void>((resolve) => (come = resolve));
-    let isLate = true;
-    await page.route('**/api/pickables*', async (route) => {
-      if (isLate && isLost) return route.abort();
-      if (isLate) await coming;
-      return route.continue();
-    });
-    await page.reload();
-    await into(page, 'First');
-    await page.keyboard.type(' [[seaw');
-    const first = picker(page).getByRole('option').first();
-    await expect(first).toContainText('Sluice gate');
-    isLate = false;
-    come();
-    await expect(first).toContainText('also called Seaward door');
-    await page.keyboard.press('Escape');
-    await saved(page);
-    await page.unroute('**/api/pickables*');
-  }
-});
-
 test('L14 a link is previewed by pointing, by keys and by a long touch, without leaving', async ({ pages }) => {
   const page = await pages({ Plan: 'See [[Sluice gate]] first.\n', 'Sluice gate': 'Elm, 1931 by the paint.\n' });
   const preview = await previewOf(page, links(page).first());

@@ -20,6 +20,13 @@ export interface PickerChoice {
   choose: () => void;
 }
 
+/** The offer that somebody went to: the same one when others come beside it, else the one at its place. */
+interface Chosen {
+  index: number;
+  key: string | null;
+}
+const FIRST: Chosen = { index: 0, key: null };
+
 interface PickerListProps {
   handle: Ref<PickerHandle>;
   editor: Editor;
@@ -55,14 +62,16 @@ export function PickerList({
   filter,
   onComplete,
 }: PickerListProps) {
-  const [chosen, setChosen] = useState(0);
+  const [chosen, setChosen] = useState<Chosen>(FIRST);
   const list = useRef<HTMLDivElement>(null);
   /** Enter was pressed in the field before the answer was here: it counts for the first of what comes. */
   const isAwaited = useRef(false);
-  const active = Math.min(chosen, choices.length - 1);
+  const kept = choices.findIndex(({ key }) => key === chosen.key);
+  const active = kept >= 0 ? kept : Math.min(chosen.index, choices.length - 1);
+  const choose = (index: number) => setChosen({ index, key: choices[index]!.key });
   const offered = `${typed}\n${hint}\n${choices.map(({ key }) => key).join('\n')}`;
 
-  useEffect(() => setChosen(0), [typed]);
+  useEffect(() => setChosen(FIRST), [typed]);
 
   useEffect(() => {
     if (isPending || !isAwaited.current) return;
@@ -76,8 +85,8 @@ export function PickerList({
   const take = (key: string): ListAnswer => {
     if (isPending && (key === 'Enter' || key === 'Tab')) return 'later';
     if (choices.length === 0) return false;
-    if (key === 'ArrowDown') setChosen((active + 1) % choices.length);
-    else if (key === 'ArrowUp') setChosen((active - 1 + choices.length) % choices.length);
+    if (key === 'ArrowDown') choose((active + 1) % choices.length);
+    else if (key === 'ArrowUp') choose((active - 1 + choices.length) % choices.length);
     else if (key === 'Enter' || key === 'Tab') choices[active]?.choose();
     else if (key === 'ArrowRight' && choices[active]?.name && onComplete) onComplete(`${choices[active].name} `);
     else return false;
@@ -128,7 +137,7 @@ export function PickerList({
             aria-selected={index === active}
             className={index === active ? 'choice active' : 'choice'}
             onMouseDown={(event) => event.preventDefault()}
-            onPointerMove={(event) => hasPointerMoved(event.nativeEvent) && setChosen(index)}
+            onPointerMove={(event) => hasPointerMoved(event.nativeEvent) && choose(index)}
             onClick={choice.choose}
           >
             <span className={choice.isNew ? 'choice-words new' : 'choice-words'}>{choice.words}</span>
