@@ -28,7 +28,9 @@ test('L9 the Margin is grouped, filtered, folded and hidden, and remembers it', 
   await page.reload();
   await expect(await marginOf(page)).toContainText('1 of 4 linked');
   await (await showTools(page)).getByRole('button', { name: 'Show all' }).click();
+  await expect(margin).toContainText(/(?<! of )4 linked/u);
   await (await showTools(page)).getByRole('button', { name: /urgent/u }).click();
+  await expect(margin).toContainText('1 of 4 linked');
   await expect(glossesIn(margin)).toHaveCount(1);
   await expect(glossesIn(margin)).toContainText('Lift the Sluice gate');
   await tools.getByRole('button', { name: /urgent/u }).click();

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { addDays, localDay } from '@glossarion/core/journal';
 import type { MarginFilter } from '@glossarion/core/margin';
 import { api, useSetMarginMutation, useSettingsQuery } from '../../state/api';
@@ -8,37 +8,49 @@ import type { MarginView } from '../../state/types';
 const AS_IT_COMES: MarginView = {};
 const DAYS_BACK: Record<NonNullable<MarginView['since']>, number> = { week: 7, month: 31, year: 366 };
 
-/** So long what was chosen here counts at least, and until it has come back, in milliseconds. */
-const OWN_COUNTS = 900;
-const OWN_COUNTS_AT_MOST = 8_000;
+/** Between looking whether the server has what was chosen here, and how long after it said so, in milliseconds. */
+const LOOK_AGAIN = 900;
+const LOOK_AT_MOST = 8_000;
+
+/**
+ * How Margins were left here while the settings don't say so yet. It counts whatever they say, and outlives what shows
+ * it: who chooses next goes on from it.
+ */
+const chosen = new Map<string, MarginView>();
+const watchers = new Set<() => void>();
+
+function choose(pageId: string, view: MarginView | null): void {
+  if (view) chosen.set(pageId, view);
+  else chosen.delete(pageId);
+  for (const watch of watchers) watch();
+}
+
+function watchChosen(watch: () => void): () => void {
+  watchers.add(watch);
+  return () => void watchers.delete(watch);
+}
 
 /** How the Margin of a page is shown: grouped, filtered, folded, put away. Remembered for each page. */
 export function useMarginView(pageId: string): [MarginView, (changes: MarginView) => void] {
   const { data: settings } = useSettingsQuery();
   const [set] = useSetMarginMutation();
-  const [own, setOwn] = useState<MarginView | null>(null);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const latest = useRef<MarginView>(AS_IT_COMES);
+  const own = useSyncExternalStore(watchChosen, () => chosen.get(pageId));
   const view = own ?? settings?.margins?.[pageId] ?? AS_IT_COMES;
-  latest.current = view;
-
-  useEffect(() => () => void (timer.current && clearTimeout(timer.current)), []);
 
   const change = useCallback(
     (changes: MarginView) => {
+      const before = chosen.get(pageId) ?? stored(pageId);
       const next = Object.fromEntries(
-        Object.entries({ ...latest.current, ...changes }).filter(([, value]) => Boolean(value)),
+        Object.entries({ ...before, ...changes }).filter(([, value]) => Boolean(value)),
       ) as MarginView;
-      latest.current = next;
-      setOwn(next);
-      void set({ pageId, view: next });
-      if (timer.current) clearTimeout(timer.current);
+      choose(pageId, next);
       const letGo = (waited: number) => {
-        const isBack = isSame(stored(pageId), next);
-        if (isBack || waited >= OWN_COUNTS_AT_MOST) setOwn(null);
-        else timer.current = setTimeout(() => letGo(waited + OWN_COUNTS), OWN_COUNTS);
+        if (chosen.get(pageId) !== next) return;
+        if (isSame(stored(pageId), next) || waited >= LOOK_AT_MOST) choose(pageId, null);
+        else setTimeout(() => letGo(waited + LOOK_AGAIN), LOOK_AGAIN);
       };
-      timer.current = setTimeout(() => letGo(OWN_COUNTS), OWN_COUNTS);
+      // What the server could not be told holds here for as long as this window is open.
+      void set({ pageId, view: next }).then(({ error }) => error ?? setTimeout(() => letGo(0), LOOK_AGAIN));
     },
     [pageId, set],
   );
