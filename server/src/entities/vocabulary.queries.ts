@@ -1,8 +1,12 @@
 /** By hand: words are counted at every key, and looked up by the dozen for one search. */
 
-/** Adds to the lines that hold a word; a word that none holds any more goes (the table's trigger). */
-export const COUNT_WORD = `
-  INSERT INTO vocabulary (ownerId, word, language, stem, lines) VALUES (?, ?, ?, ?, ?)
+/**
+ * Adds to the lines that hold words, given as `[word, language, stem, lines]`; a word that none holds any more goes (the
+ * table's trigger).
+ */
+export const COUNT_WORDS = `
+  INSERT INTO vocabulary (ownerId, word, language, stem, lines)
+  SELECT ?, value ->> 0, value ->> 1, value ->> 2, value ->> 3 FROM json_each(?) WHERE true
   ON CONFLICT DO UPDATE SET lines = lines + excluded.lines`;
 
 /** What is known of one word. */

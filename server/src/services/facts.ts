@@ -9,7 +9,7 @@ import { GlossPlaceEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities
 import { LINES_TO_FIND } from '../entities/block.queries';
 import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
-import { COUNT_WORD } from '../entities/vocabulary.queries';
+import { COUNT_WORDS } from '../entities/vocabulary.queries';
 import { fileNamesOf, foundBeside, foundInFiles, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { HOLDERS, type HolderKind } from './holders';
 
@@ -41,6 +41,8 @@ interface Indexed {
 export class FactWriter {
   private listeners = new Set<(documentId: string) => void>();
   private countListeners = new Set<(accountId: string, words: readonly string[]) => void>();
+  /** What is counted and not stored yet, by account and the languages it is counted in, while much is written at once. */
+  private gathered: Map<string, { accountId: string; counts: WordCounts }> | null = null;
 
   /** @param languagesOf in which languages the words of an entry are counted; none where the words themselves tell */
   constructor(
@@ -60,6 +62,23 @@ export class FactWriter {
 
   private run(sql: string, ...values: unknown[]): void {
     prepared(this.database.writer, sql).run(...values);
+  }
+
+  /**
+   * Stores at the end of `work` what it counts, together: most words stand in many of the pages that are written. All of
+   * it must be within one transaction, which is taken back when `work` fails.
+   */
+  async countingAtOnce<T>(work: () => Promise<T> | T): Promise<T> {
+    const gathered: typeof this.gathered = new Map();
+    this.gathered = gathered;
+    let done: T;
+    try {
+      done = await work();
+    } finally {
+      this.gathered = null;
+    }
+    for (const { accountId, counts } of gathered.values()) this.store(accountId, counts);
+    return done;
   }
 
   /**
@@ -187,7 +206,7 @@ export class FactWriter {
       counts.title(indexed.title, by);
       if (by === 1) counts.text([], lines);
       else counts.text(lines, []);
-      this.store(id, counts);
+      this.store(accountOf(this.database.writer, id)!, counts);
     }
   }
 
@@ -209,7 +228,10 @@ export class FactWriter {
 
   /** Counts the words of an entry's title and lines in the place of those it had. */
   private count(id: string, row: number, titleBefore: string, title: string, before: Lines, lines: Lines): void {
-    const counts = new WordCounts(this.languagesOf(accountOf(this.database.writer, id)!, row));
+    const accountId = accountOf(this.database.writer, id)!;
+    const written = this.languagesOf(accountId, row);
+    const key = [accountId, ...written].join(' ');
+    const counts = this.gathered?.get(key)?.counts ?? new WordCounts(written);
     if (titleBefore !== title) {
       counts.title(titleBefore, -1);
       counts.title(title, 1);
@@ -217,19 +239,20 @@ export class FactWriter {
     if (before.length > 0 || lines.length > 0) {
       counts.text(wordsOfLines(before), wordsOfLines(lines), [tallyOf(before), tallyOf(lines)]);
     }
-    this.store(id, counts);
+    if (this.gathered) this.gathered.set(key, { accountId, counts });
+    else this.store(accountId, counts);
   }
 
-  private store(id: string, counts: WordCounts): void {
+  private store(accountId: string, counts: WordCounts): void {
     const changes = counts.changes();
     if (changes.length === 0) return;
-    const account = accountOf(this.database.writer, id)!;
-    for (const { word, language, stem, lines } of changes) this.run(COUNT_WORD, account, word, language, stem, lines);
-    for (const counted of this.countListeners)
-      counted(
-        account,
-        changes.map(({ word }) => word),
-      );
+    this.run(
+      COUNT_WORDS,
+      accountId,
+      JSON.stringify(changes.map(({ word, language, stem, lines }) => [word, language, stem, lines])),
+    );
+    const words = changes.map(({ word }) => word);
+    for (const counted of this.countListeners) counted(accountId, words);
   }
 
   /** A page is called so from now on, or not any more: what names it is looked for in the background. */

@@ -26,7 +26,9 @@ export async function bringFactsInLine(database: Database, facts: FactWriter): P
   for (let isLeft = true; isLeft;) {
     isLeft = await database.writePiece(async (manager) => {
       const due = await manager.find(FactsDueEntity, { take: AT_ONCE });
-      for (const { documentId } of due) await rewriteFacts(database, manager, facts, documentId);
+      await facts.countingAtOnce(async () => {
+        for (const { documentId } of due) await rewriteFacts(database, manager, facts, documentId);
+      });
       await manager.delete(FactsDueEntity, { documentId: In(due.map(({ documentId }) => documentId)) });
       return due.length === AT_ONCE;
     });
@@ -38,7 +40,7 @@ async function countNames(database: Database, facts: FactWriter): Promise<void> 
   if (await database.manager.exists(VocabularyEntity)) return;
   await database.write(async (manager) => {
     const named = await manager.find(EntryEntity, { select: { id: true, row: true }, where: { kind: Not('page') } });
-    for (const { id, row } of named) facts.countName(id, row);
+    await facts.countingAtOnce(() => named.forEach(({ id, row }) => facts.countName(id, row)));
   });
 }
 

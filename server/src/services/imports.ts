@@ -271,12 +271,14 @@ export class Imports {
     for (;;) {
       signal.throwIfAborted();
       const isWrittenOn = this.database.isWrittenOn(WRITING_ON);
-      const step = await this.database.writePiece(async (manager) => {
-        const end = performance.now() + (isWrittenOn ? SHORT_PIECE : PIECE);
-        let next = await pieces.next(manager);
-        while (!next.done && performance.now() < end) next = await pieces.next(manager);
-        return next;
-      });
+      const step = await this.database.writePiece((manager) =>
+        this.facts.countingAtOnce(async () => {
+          const end = performance.now() + (isWrittenOn ? SHORT_PIECE : PIECE);
+          let next = await pieces.next(manager);
+          while (!next.done && performance.now() < end) next = await pieces.next(manager);
+          return next;
+        }),
+      );
       if (step.done) return step.value;
       // Others may write before the next piece.
       await new Promise<void>((resolve) => (isWrittenOn ? setTimeout(resolve, PAUSE) : setImmediate(resolve)));

@@ -36,7 +36,7 @@ export async function clearImport(
         order: { row: 'DESC' },
         take: AT_ONCE,
       });
-      for (const entry of rows) facts.drop(entry);
+      await facts.countingAtOnce(() => rows.forEach((entry) => facts.drop(entry)));
       await manager.delete(EntryEntity, { row: In(rows.map(({ row }) => row)) });
       if (rows.length === AT_ONCE) return true;
       await dropTagsOfImport(manager, id);

@@ -50,7 +50,7 @@ const isSameLeading = (one: Leading, other: Leading): boolean =>
 
 /** Counts how many lines of texts hold each word, and by how much that changes. */
 export class WordCounts {
-  private counts = new Map<string, CountChange>();
+  private counts = new Map<CountedWord, number>();
 
   /** @param written codes of the languages that somebody writes; none where that is seen by the words alone */
   constructor(private written: readonly string[] = []) {}
@@ -83,18 +83,19 @@ export class WordCounts {
           language = languages.get(script) ?? languageOfLine(script, tally, around, this.written);
           languages.set(script, language);
         }
-        const counted = { word, language: language?.code ?? '', stem: language ? stemOf(language, written) : '' };
-        const key = `${counted.word} ${counted.language} ${counted.stem}`;
-        const known = this.counts.get(key);
-        if (known) known.lines += by;
-        else this.counts.set(key, { ...counted, lines: by });
+        const known = countedWord(word, written, language);
+        this.counts.set(known, (this.counts.get(known) ?? 0) + by);
       }
     }
   }
 
   /** The words that other lines hold than before. */
   changes(): CountChange[] {
-    return [...this.counts.values()].filter(({ lines }) => lines !== 0);
+    const changes: CountChange[] = [];
+    for (const [{ word, language, stem }, lines] of this.counts) {
+      if (lines !== 0) changes.push({ word, language, stem, lines });
+    }
+    return changes;
   }
 }
 
@@ -103,16 +104,29 @@ const without = (lines: readonly LineWords[], others: readonly LineWords[]): rea
   return lines.filter((line) => !left.has(line));
 };
 
-/** Stems are kept by so many words. */
-const KEPT = 50_000;
-const stems = new Map<string, string>();
+/** So many words are kept with their stems. */
+const KEPT = 100_000;
+/** By language, and by how they are written. */
+const asWritten = new Map<Language | undefined, Map<string, CountedWord>>();
+/** What is written in several ways may be one word: each is one object. */
+const counted = new Map<string, CountedWord>();
 
-function stemOf({ code, stem }: Language, written: string): string {
-  const key = `${code} ${written}`;
-  let known = stems.get(key);
-  if (known === undefined) {
-    if (stems.size >= KEPT) stems.clear();
-    stems.set(key, (known = stem(written)));
+/** A word in a line of a language: the same object each time, until too many are kept. */
+function countedWord(word: string, written: string, language: Language | undefined): CountedWord {
+  let words = asWritten.get(language);
+  if (!words) asWritten.set(language, (words = new Map()));
+  const known = words.get(written);
+  if (known?.word === word) return known;
+  if (counted.size >= KEPT) {
+    counted.clear();
+    asWritten.clear();
+    asWritten.set(language, (words = new Map()));
   }
-  return known;
+  const code = language?.code ?? '';
+  const stem = language?.stem(written) ?? '';
+  const key = `${word} ${code} ${stem}`;
+  let own = counted.get(key);
+  if (!own) counted.set(key, (own = { word, language: code, stem }));
+  words.set(written, own);
+  return own;
 }
