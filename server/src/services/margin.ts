@@ -1,4 +1,11 @@
-import { HEAD, type GlossOrder, type MarginFacets, type MarginFilter, type MarginPage } from '@glossarion/core/margin';
+import {
+  HEAD,
+  type Gloss,
+  type GlossOrder,
+  type MarginFacets,
+  type MarginFilter,
+  type MarginPage,
+} from '@glossarion/core/margin';
 import type { KindTree } from '@glossarion/core/kinds';
 import type { TagTree } from '@glossarion/core/tags';
 import type { Viewer } from '../access';
@@ -57,8 +64,7 @@ export class Margin {
     { from = 0, limit = 200, order = 'newest', line = null, hasFacets = false }: GlossPiece = {},
   ): Promise<MarginPage> {
     const connection = this.database.reading(viewer);
-    const { all, reader } = await this.referring.to(viewer, pageId);
-    await this.place(viewer, pageId, all);
+    const { all, reader } = await this.placed(viewer, pageId);
     const tree = await this.kinds.tree(viewer);
     const kindsOf = hasFacets || filter.kind ? await this.referring.kindsOf(all) : NO_KINDS;
     const tagTree = this.tags.tree(connection);
@@ -84,6 +90,22 @@ export class Margin {
       targets: reader.targets(namedInGlosses(glosses)),
       facets: hasFacets ? facetsOf(all, (row) => tagsOf(connection, row), tagTree, tree, kindsOf) : null,
     };
+  }
+
+  /** The newest glosses of a page, with nothing beside them. */
+  async newestGlosses(viewer: Viewer, pageId: string, limit: number): Promise<Gloss[]> {
+    const { all, reader } = await this.placed(viewer, pageId);
+    const shown = all.sort(ORDERS.newest).slice(0, limit);
+    const tree = await this.kinds.tree(viewer);
+    const read = new ReadGlosses(this.lines, this.database.reading(viewer), reader, tree, shown);
+    return shown.map((each) => read.of(each));
+  }
+
+  /** All that refers to a page, each with the line that it stands beside. */
+  private async placed(viewer: Viewer, pageId: string) {
+    const { all, reader } = await this.referring.to(viewer, pageId);
+    if (all.length > 0) await this.place(viewer, pageId, all);
+    return { all, reader };
   }
 
   /** Finds the line of the page that each stands beside, where that is not known. */

@@ -1,3 +1,5 @@
+import { archiveFiles } from './archiveFiles';
+import { archiveText } from './archivedText';
 import { fileText } from './fileText';
 import { readFiles } from './readFiles';
 import { readRequest } from './readRequest';
@@ -8,7 +10,18 @@ import { writeFiles } from './writeFiles';
 import { writeSite } from './writeSite';
 
 /** What threads do: each takes data and gives data, so that it can run beside the one that serves. */
-export const TASKS = { fileText, readFiles, readRequest, sniff, writeBook, writeFiles, writePrint, writeSite };
+export const TASKS = {
+  archiveFiles,
+  archiveText,
+  fileText,
+  readFiles,
+  readRequest,
+  sniff,
+  writeBook,
+  writeFiles,
+  writePrint,
+  writeSite,
+};
 
 export type Tasks = typeof TASKS;
 export type TaskName = keyof Tasks;

@@ -3,6 +3,7 @@ import { linkIn } from '@glossarion/core/formats/account';
 import { writeFrontBeside } from '@glossarion/core/formats/frontBeside';
 import { KindTree, wordsOfFields, type Field, type Kind } from '@glossarion/core/kinds';
 import { wordsOfPage, writeSitePage, type FoundPage, type SitePage } from '@glossarion/core/formats/site';
+import { archiveText, type ArchivedText } from './archivedText';
 
 /** Pages of a site, whose bodies are JSON as they are stored. */
 export interface SiteToWrite {
@@ -11,8 +12,8 @@ export interface SiteToWrite {
   fields: readonly Field[];
 }
 
-/** Writes pages of a site, in their order; each with what is found of it. */
-export function writeSite({ pages, kinds, fields }: SiteToWrite): { text: string; found: FoundPage }[] {
+/** Writes pages of a site, in their order; each packed, and with what is found of it. */
+export function writeSite({ pages, kinds, fields }: SiteToWrite): { archived: ArchivedText; found: FoundPage }[] {
   const tree = new KindTree(kinds, fields);
   return pages.map(({ json, ...said }) => {
     const body = JSON.parse(json) as BodyJson;
@@ -20,6 +21,6 @@ export function writeSite({ pages, kinds, fields }: SiteToWrite): { text: string
     const beside = besideOf(body);
     const front = { ...said.front, ...writeFrontBeside(beside, tree, linkIn(said)) };
     const page: SitePage = { ...said, front, body, fields: wordsOfFields(beside, tree, titleOf) };
-    return { text: writeSitePage(page), found: wordsOfPage(page) };
+    return { archived: archiveText(writeSitePage(page)), found: wordsOfPage(page) };
   });
 }

@@ -1,25 +1,35 @@
 import { createReadStream, createWriteStream } from 'node:fs';
-import { Readable } from 'node:stream';
+import { Readable, type PassThrough } from 'node:stream';
 import { finished, pipeline } from 'node:stream/promises';
-import { ZipFile } from 'yazl';
+import { inflateRawSync } from 'node:zlib';
+import { ZipFile, type Options } from 'yazl';
+import { archiveText, type ArchivedText } from '../../threads/archivedText';
 
-/** A file of an archive: a text, or where the content is. */
+/** A file of an archive: a text, one that a thread has packed, or where the content is. */
 export type ZipEntry = {
   path: string;
   at: Date;
   /** Whether it stands in the archive as it is, with nothing said of it: some programs look for it so. */
   isBare?: true;
-} & ({ text: string } | { from: string });
+} & ({ text: string } | { archived: ArchivedText } | { from: string });
 
 /** What the library keeps of a file till the archive ends, for the list at its end; its types do not tell of it. */
 interface KeptEntry {
   state: number;
+  crc32: number;
+  compressedSize: number;
+  uncompressedSize: number;
+  /** What follows the content: its sizes and its CRC-32 (APPNOTE 4.3.9). */
+  getDataDescriptor: () => Buffer;
   /** Writes the content, and holds it. */
   doFileDataPump: (() => void) | null;
 }
-type Kept = { entries: KeptEntry[] };
+type Kept = { entries: KeptEntry[]; outputStreamCursor: number };
 /** Its state when it is written whole. */
 const WRITTEN = 3;
+
+/** Texts of so many letters are packed at once; longer ones by the library, beside this thread. */
+const SHORT = 100_000;
 
 /** What is packed already is not packed again. */
 const PACKED = /\.(?:png|jpe?g|gif|webp|avif|mp3|m4a|ogg|opus|weba|mp4|webm|zip|gz|pdf|docx|xlsx|epub)$/iu;
@@ -94,38 +104,90 @@ function putAside(zip: Kept, written: KeptEntry[]): void {
 }
 
 /** Resolves when the last of the piece was passed on. */
-function addPiece(zip: ZipFile, piece: readonly ZipEntry[]): Promise<void> {
+function addPiece(zip: ZipFile & Kept, piece: readonly ZipEntry[]): Promise<void> {
   return new Promise((resolve, reject) => {
     if (piece.length === 0) return void setImmediate(resolve);
     const last = piece.length - 1;
-    for (const [index, entry] of piece.entries()) add(zip, entry, index === last ? resolve : null, reject);
+    for (const [index, entry] of piece.entries()) {
+      add(zip, entry, { passed: index === last ? resolve : null, failed: reject });
+    }
   });
 }
 
-/**
- * Adds a file. Texts are given as they are, which takes half the time that a stream does; but for the last, which tells
- * when it was passed on.
- */
-function add(zip: ZipFile, entry: ZipEntry, passed: (() => void) | null, failed: (error: unknown) => void): void {
-  let left: ZipEntry | null = entry;
-  const { at: mtime, isBare = false } = entry;
-  const options = { mtime, compress: !isBare && !PACKED.test(entry.path), forceDosTimestamp: isBare };
-  if ('text' in entry && (isBare || !passed)) {
-    zip.addBuffer(bytesOf(entry.text), entry.path, options);
-    passed?.();
-    return;
+/** Who is to be told that a file was passed on, or that it could not be. */
+interface Told {
+  passed: (() => void) | null;
+  failed: (error: unknown) => void;
+}
+
+function add(zip: ZipFile & Kept, entry: ZipEntry, told: Told): void {
+  const { at: mtime, isBare = false, path } = entry;
+  const options = { mtime, compress: !isBare && !PACKED.test(path), forceDosTimestamp: isBare };
+  if (isBare && 'text' in entry) {
+    zip.addBuffer(bytesOf(entry.text), path, options);
+    told.passed?.();
+  } else if ('archived' in entry) {
+    addArchived(zip, path, entry.archived, options, told);
+  } else if ('text' in entry && options.compress && entry.text.length <= SHORT) {
+    addArchived(zip, path, archiveText(entry.text), options, told);
+  } else {
+    let left: ZipEntry | null = entry;
+    zip.addReadStreamLazy(path, options, (give) => {
+      const stream = contentOf(left!);
+      left = null;
+      giveStream(stream, give, told);
+    });
   }
-  zip.addReadStreamLazy(entry.path, options, (give) => {
-    const stream = contentOf(left!);
+}
+
+type Give = (error: null, stream: Readable) => void;
+
+function giveStream(stream: Readable, give: Give, { passed, failed }: Told): void {
+  if (passed) void finished(stream).then(passed, failed);
+  else stream.once('error', failed);
+  give(null, stream);
+}
+
+/**
+ * Adds what is packed. The library would pack each text by itself beside this thread, which takes longer for a short one
+ * than packing it; so its content is written here as the library asks for it. While something before it is still being
+ * written it waits, and is packed by the library after all.
+ */
+function addArchived(
+  zip: ZipFile & Kept,
+  path: string,
+  archived: ArchivedText,
+  options: Partial<Options>,
+  told: Told,
+): void {
+  let isItsTurn = true;
+  let left: ArchivedText | null = archived;
+  zip.addReadStreamLazy(path, options, (give) => {
+    const { packed, size, crc } = left!;
     left = null;
-    if (passed) void finished(stream).then(passed, failed);
-    else stream.once('error', failed);
-    give(null, stream);
+    if (!isItsTurn) return giveStream(Readable.from([inflateRawSync(packed)]), give, told);
+    const entry = zip.entries.at(-1)!;
+    Object.assign(entry, { crc32: crc, compressedSize: packed.length, uncompressedSize: size });
+    for (const bytes of [packed, entry.getDataDescriptor()]) {
+      (zip.outputStream as PassThrough).write(bytes);
+      zip.outputStreamCursor += bytes.length;
+    }
+    entry.state = WRITTEN;
+    if (told.passed) whenTaken(zip.outputStream as PassThrough, told.passed);
   });
+  isItsTurn = false;
+}
+
+/** Calls back as soon as what was written so far is taken. */
+function whenTaken(stream: PassThrough, taken: () => void): void {
+  if (stream.writableNeedDrain) stream.once('drain', taken);
+  else setImmediate(taken);
 }
 
 /** A text in memory of its own: in Node's pool, whatever small thing lay beside it and is kept would keep it too. */
 const bytesOf = (text: string): Buffer => Buffer.from(new TextEncoder().encode(text).buffer);
 
 const contentOf = (entry: ZipEntry): Readable =>
-  'text' in entry ? Readable.from([bytesOf(entry.text)]) : createReadStream(entry.from);
+  'from' in entry
+    ? createReadStream(entry.from)
+    : Readable.from(['text' in entry ? bytesOf(entry.text) : inflateRawSync(entry.archived.packed)]);

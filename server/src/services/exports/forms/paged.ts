@@ -59,11 +59,11 @@ async function* pieces(outgoing: Outgoing, { as, ending, writeIndex }: PagedForm
       return { path: placed.get(entry.id)!.path, front, json, named: own, files: attached.of(ids) };
     });
     const options = { within: WITHIN, signal: progress.signal };
-    const texts = await threads.run('writeFiles', { as, files, kinds: allKinds, fields }, options);
-    return texts.map((text, index) => ({
+    const written = await threads.run('archiveFiles', { as, files, kinds: allKinds, fields }, options);
+    return written.map((archived, index) => ({
       path: files[index]!.path,
       at: new Date(pages[index]!.entry.changedAt),
-      text,
+      archived,
     }));
   };
   // The next is written while the last is packed.

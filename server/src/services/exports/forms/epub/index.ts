@@ -111,8 +111,8 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
       };
     });
     const options = { within: WITHIN, signal: progress.signal };
-    const texts = await threads.run('writeBook', { pages: written, kinds: allKinds, fields }, options);
-    return texts.map((text, index) => ({ path: within(written[index]!.path), at, text }));
+    const done = await threads.run('writeBook', { pages: written, kinds: allKinds, fields }, options);
+    return done.map((archived, index) => ({ path: within(written[index]!.path), at, archived }));
   };
   const linesOf = (id: string, levels = Infinity): ContentsLine[] =>
     (lists.get(id) ?? []).map((entry) => lineOf(entry, levels));

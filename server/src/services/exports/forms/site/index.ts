@@ -37,7 +37,7 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
   const names = await allOtherNames(database, viewer);
   const { kinds: allKinds, fields } = (await kinds.tree(viewer)).everything();
   const attached = new AttachedFiles(context, viewer);
-  const found = new FoundFiles();
+  const found = new FoundFiles(threads, progress.signal);
   const at = new Date();
   progress.total = pagesAmong(outgoing).length;
 
@@ -67,13 +67,13 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
     }
     const options = { within: WITHIN, signal: progress.signal };
     const done = await threads.run('writeSite', { pages: written, kinds: allKinds, fields }, options);
-    return done.map(({ text, found: words }, index) => {
+    return done.map(({ archived, found: words }, index) => {
       found.add(words);
-      return { path: written[index]!.path, at: new Date(pages[index]!.entry.changedAt), text };
+      return { path: written[index]!.path, at: new Date(pages[index]!.entry.changedAt), archived };
     });
   };
   const glossesOf = async (id: string): Promise<SiteGloss[]> => {
-    const { glosses } = await margin.glosses(viewer, id, {}, { limit: GLOSSES });
+    const glosses = await margin.newestGlosses(viewer, id, GLOSSES);
     const titleOf = (each: string): string => site.titleOf(each);
     return glosses.flatMap((gloss): SiteGloss[] => {
       const path = site.placed.get(gloss.pageId)?.path;
@@ -92,11 +92,11 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
     });
   };
   for await (const written of ahead(pagesOut(outgoing), write, atOnceFor(outgoing))) {
-    yield [...written, ...found.full()];
+    yield [...written, ...(await found.full())];
     progress.done += written.length;
   }
   yield* attached.contents(progress);
-  yield found.rest();
+  yield await found.rest();
 }
 
 const noteOf = ({ season }: ExportedEntry): string =>
