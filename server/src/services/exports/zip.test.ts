@@ -1,7 +1,9 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { crc32 } from 'node:zlib';
 import { openPromise } from 'yauzl';
+import { archiveText } from '../../threads/archivedText';
 import { writeZip, type ZipEntry } from './zip';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'glossarion-zip-'));
@@ -25,7 +27,13 @@ async function contentsOf(file: string): Promise<Map<string, string>> {
   for await (const entry of zip.eachEntry()) {
     const parts: Buffer[] = [];
     for await (const part of await zip.openReadStreamPromise(entry)) parts.push(part as Buffer);
-    contents.set(entry.fileName, Buffer.concat(parts).toString());
+    const content = Buffer.concat(parts);
+    expect([entry.fileName, entry.crc32, entry.uncompressedSize]).toEqual([
+      entry.fileName,
+      crc32(content),
+      content.length,
+    ]);
+    contents.set(entry.fileName, content.toString());
   }
   return contents;
 }
@@ -66,6 +74,48 @@ test('texts and files stand in an archive in their order, whatever stands beside
     ['e.md', 'gate'],
     ['files/again.png', 'a picture'],
   ]);
+});
+
+test('what was packed before stands in an archive as if it had been packed there, also behind what takes longer', async () => {
+  const long = path.join(folder, 'long.txt');
+  writeFileSync(long, 'sluice '.repeat(300_000));
+  const target = path.join(folder, 'packed.zip');
+  const packed = (name: string, text: string): ZipEntry => ({ path: name, at, archived: archiveText(text) });
+  const pieces: ZipEntry[][] = [
+    [packed('a.md', 'oak'), packed('empty.md', ''), packed('b.md', 'gate 水 '.repeat(40_000))],
+    [{ path: 'long.txt', at, from: long }, packed('c.md', 'weir'), { path: 'd.md', at, text: 'elm' }],
+    [{ path: 'again.txt', at, from: long }],
+    [packed('e.md', 'lock'), { path: 'f.md', at, text: 'x'.repeat(200_000) }, packed('g.md', 'canal')],
+    [packed('h.md', 'boat')],
+  ];
+  await writeZip(
+    target,
+    inPieces(pieces.length, (from) => pieces[from]!, 1),
+    never,
+  );
+  const contents = await contentsOf(target);
+  expect([...contents.keys()].join(' ')).toBe('a.md empty.md b.md long.txt c.md d.md again.txt e.md f.md g.md h.md');
+  expect(contents.get('b.md')).toBe('gate 水 '.repeat(40_000));
+  expect(contents.get('again.txt')).toBe('sluice '.repeat(300_000));
+  expect(['a', 'empty', 'c', 'd', 'e', 'g', 'h'].map((name) => contents.get(`${name}.md`))).toEqual([
+    ...['oak', '', 'weir', 'elm', 'lock', 'canal', 'boat'],
+  ]);
+});
+
+test('an archive that is stopped, and one that can’t be made on, end with what ended them', async () => {
+  const stop = new AbortController();
+  const piece = (from: number): ZipEntry[] => {
+    if (from === 3) stop.abort(new Error('Stopped.'));
+    return [{ path: `${from}.md`, at, archived: archiveText('oak '.repeat(50_000)) }];
+  };
+  await expect(writeZip(path.join(folder, 'stopped.zip'), inPieces(50, piece, 1), stop.signal)).rejects.toThrow(
+    'Stopped.',
+  );
+  const broken = (from: number): ZipEntry[] => {
+    if (from === 3) throw new Error('Broken.');
+    return [{ path: `${from}.md`, at, archived: archiveText('oak') }];
+  };
+  await expect(writeZip(path.join(folder, 'broken.zip'), inPieces(50, broken, 1), never)).rejects.toThrow('Broken.');
 });
 
 test('more files than an old archive could number, in a time that grows with them and not with their square', async () => {
