@@ -1,6 +1,7 @@
 import { newId, type NodeJson } from '@glossarion/core/document';
 import { ACCOUNT_FILE, idsElsewhere, withIds, type AccountFile } from '@glossarion/core/formats/account';
 import { isCollection } from '@glossarion/core/formats/incoming';
+import { isOfSiteItself } from '@glossarion/core/formats/site';
 import { filesNamed, type FileAlong, type ImportRemark, type ReadFile } from '@glossarion/core/formats/markdown';
 import { kindIdsElsewhere, type Viewer } from '../access';
 import type { Database } from '../database/database';
@@ -105,9 +106,11 @@ export class ArchiveReading {
     );
     const taken = new Map<string, FileAlong>();
     const more: ReadFile[] = [];
+    const isOfSite = isOfSiteItself(others);
     for (const [path, entry] of others) {
       progress.signal.throwIfAborted();
       if (!named.has(path)) {
+        if (isOfSite(path)) continue;
         const bytes = isCollection(path) ? await contentOf(zip, entry, MAX_TEXT) : null;
         if (bytes) more.push(...(await this.read([fileSent({ path, bytes })], progress)));
         else remarks.push({ path, what: 'A file of a kind that is not read, and that no text leads to.' });

@@ -7,6 +7,18 @@ import type { Frame, SitePlace } from './types';
 /** Where the files are that pages are shown with. */
 export const SITE_SHEET = 'site/site.css';
 export const SITE_SCRIPT = 'site/site.js';
+const OF_SITE = /^(?<before>(?:.*\/)?)site\/(?:site\.(?:css|js)|words(?:-\d+)?\.js|[^/]+\.woff2)$/u;
+
+/**
+ * Of the files of an archive, which make a site look and find as it does and say nothing of the notes; in whatever folder
+ * the site stands.
+ */
+export const isOfSiteItself =
+  (paths: { has: (path: string) => boolean }) =>
+  (path: string): boolean => {
+    const before = OF_SITE.exec(path)?.groups?.before;
+    return before !== undefined && paths.has(`${before}${SITE_SHEET}`);
+  };
 export const SITE_INDEX = 'index.html';
 
 /** A link from one file to another. */

@@ -1,5 +1,5 @@
 export * from './contents';
-export { SITE_INDEX, SITE_SCRIPT, SITE_SHEET } from './frame';
+export { isOfSiteItself, SITE_INDEX, SITE_SCRIPT, SITE_SHEET } from './frame';
 export * from './page';
 export * from './sheet';
 export * from './types';

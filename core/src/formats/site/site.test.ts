@@ -8,7 +8,7 @@ import { writeBookPage } from '../book';
 import { arbitraryBody } from '../arbitrary';
 import { readHtml } from '../html';
 import { readIncoming } from '../incoming';
-import { wordsOfPage, writeSitePage, type SitePage } from '.';
+import { isOfSiteItself, wordsOfPage, writeSitePage, type SitePage } from '.';
 
 const pageOf = (body: BodyJson, title: string): SitePage => ({
   ...{ path: 'Mill/Gate.html', title, siteTitle: 'Notes', trail: [{ title: 'Mill', path: 'Mill/index.html' }] },
@@ -125,4 +125,12 @@ test('what is found of a page are its names, its fields and its lines, cells par
       ['table', 'Elm Oak'],
     ],
   ]);
+});
+
+test('what makes a site look as it does is known in any folder, and what is called alike elsewhere is not', () => {
+  const isOf = isOfSiteItself(new Set(['Mill/site/site.css', 'site/site.js']));
+  const own = ['site.css', 'site.js', 'words.js', 'words-12.js', 'alegreya-latin-400-normal.woff2'];
+  expect(own.filter((name) => !isOf(`Mill/site/${name}`))).toEqual([]);
+  const others = ['site/site.js', 'Mill/site/plan.pdf', 'Mill/site/words/gate.js', 'Mill/words.js', 'Mill/Gate.html'];
+  expect(others.filter(isOf)).toEqual([]);
 });
