@@ -105,7 +105,7 @@ const without = (lines: readonly LineWords[], others: readonly LineWords[]): rea
 };
 
 /** So many words are kept with their stems. */
-const KEPT = 100_000;
+const KEPT = 50_000;
 /** By language, and by how they are written. */
 const asWritten = new Map<Language | undefined, Map<string, CountedWord>>();
 /** What is written in several ways may be one word: each is one object. */
