@@ -150,9 +150,14 @@ test(
   { tag: '@once' },
   async ({ outline }) => {
     await openNotebook(outline);
-    let answer: (how: 'goes' | 'is refused') => void = () => {};
+    const asked: ((how: 'goes' | 'is refused') => void)[] = [];
+    // What is done is shown before it is asked of the server.
+    const answer = async (how: 'goes' | 'is refused') => {
+      await expect.poll(() => asked.length).toBe(1);
+      asked.pop()!(how);
+    };
     await outline.route('**/api/acts', async (route) => {
-      const how = await new Promise<'goes' | 'is refused'>((resolve) => (answer = resolve));
+      const how = await new Promise<'goes' | 'is refused'>((resolve) => asked.push(resolve));
       if (how === 'goes') return route.continue();
       await route.fulfill({
         status: 400,
@@ -164,12 +169,12 @@ test(
     await act(outline, shelved, 'Delete page');
     // The server has not said anything yet.
     await expect(shelved).toHaveCount(0);
-    answer('is refused');
+    await answer('is refused');
     await expect(said(outline, 'That can’t be done just now.')).toBeVisible();
     await expect(shelved).toBeVisible();
     await act(outline, shelved, 'Delete page');
     await expect(shelved).toHaveCount(0);
-    answer('goes');
+    await answer('goes');
     await expect(said(outline, 'is in the bin')).toBeVisible();
     await outline.reload();
     await expect(line(outline, 'Sluice gate')).toBeVisible();
