@@ -7,6 +7,8 @@ import type { Frame, SitePlace } from './types';
 /** Where the files are that pages are shown with. */
 export const SITE_SHEET = 'site/site.css';
 export const SITE_SCRIPT = 'site/site.js';
+/** Says how many files there are of what is found. */
+export const SITE_WORDS = 'site/words.js';
 const OF_SITE = /^(?<before>(?:.*\/)?)site\/(?:site\.(?:css|js)|words(?:-\d+)?\.js|[^/]+\.woff2)$/u;
 
 /**
@@ -17,7 +19,8 @@ export const isOfSiteItself =
   (paths: { has: (path: string) => boolean }) =>
   (path: string): boolean => {
     const before = OF_SITE.exec(path)?.groups?.before;
-    return before !== undefined && paths.has(`${before}${SITE_SHEET}`);
+    // Somebody else’s site may have a sheet that is called so.
+    return before !== undefined && [SITE_SHEET, SITE_WORDS].every((each) => paths.has(`${before}${each}`));
   };
 export const SITE_INDEX = 'index.html';
 

@@ -128,7 +128,7 @@ test('what is found of a page are its names, its fields and its lines, cells par
 });
 
 test('what makes a site look as it does is known in any folder, and what is called alike elsewhere is not', () => {
-  const isOf = isOfSiteItself(new Set(['Mill/site/site.css', 'site/site.js']));
+  const isOf = isOfSiteItself(new Set(['Mill/site/site.css', 'Mill/site/words.js', 'site/site.css', 'site/site.js']));
   const own = ['site.css', 'site.js', 'words.js', 'words-12.js', 'alegreya-latin-400-normal.woff2'];
   expect(own.filter((name) => !isOf(`Mill/site/${name}`))).toEqual([]);
   const others = ['site/site.js', 'Mill/site/plan.pdf', 'Mill/site/words/gate.js', 'Mill/words.js', 'Mill/Gate.html'];

@@ -1,4 +1,4 @@
-import type { FoundPage } from '@glossarion/core/formats/site';
+import { SITE_WORDS, type FoundPage } from '@glossarion/core/formats/site';
 import type { Threads } from '../../../../threads/threads';
 import type { ZipEntry } from '../../zip';
 
@@ -32,7 +32,7 @@ export class FoundFiles {
   /** What is left, and how many files there are. */
   async rest(): Promise<ZipEntry[]> {
     const last = this.waiting.length > 0 ? [await this.file()] : [];
-    return [...last, { path: 'site/words.js', at: new Date(), text: `foundIn(${this.count});\n` }];
+    return [...last, { path: SITE_WORDS, at: new Date(), text: `foundIn(${this.count});\n` }];
   }
 
   private async file(): Promise<ZipEntry> {
