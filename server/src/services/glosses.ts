@@ -5,6 +5,7 @@ import type { ViewerConnection } from '../access';
 import type { EntryReader } from './entries';
 import { asLine, type Referring } from './referring';
 import type { ShownLine, ShownLines } from './shownLines';
+import { wholeLines } from './wholeLines';
 
 /** Lines and headings above it that are named. */
 const ABOVE = 4;
@@ -43,6 +44,39 @@ export class ReadGlosses {
     const [line] = this.lines.read(this.connection, [{ documentId, blockId }]);
     return line ? { ...line, words: wordsOf(line.node, this.titleOf) } : null;
   };
+}
+
+/** A gloss as files show it: its line alone. */
+export interface LineGloss extends Pick<Gloss, 'pageId' | 'lineId' | 'trail' | 'pigment' | 'node'> {
+  /** Null of a field. */
+  blockId: string | null;
+}
+
+/** Lines that are read in one go. */
+const LOT = 500;
+
+/** Glosses as files show them, by the page whose they are. */
+export function readLineGlosses(
+  connection: ViewerConnection,
+  shown: ReadonlyMap<string, readonly Referring[]>,
+  tree: KindTree,
+): Map<string, LineGloss[]> {
+  const asked = [...shown.values()].flat().filter(({ row }) => row.ofField === 0);
+  const nodes = new Map<Referring, NodeJson>();
+  for (let from = 0; from < asked.length; from += LOT) {
+    const lot = asked.slice(from, from + LOT);
+    for (const { place, node } of wholeLines(connection, lot.map(asLine)))
+      nodes.set(lot[place]!, JSON.parse(node) as NodeJson);
+  }
+  const glossOf = (each: Referring): LineGloss => ({
+    pageId: each.row.id,
+    blockId: each.row.ofField === 1 ? null : each.row.blockId,
+    lineId: each.lineId,
+    trail: each.place.trail,
+    pigment: each.place.pigment,
+    node: nodes.get(each) ?? lineOfField(each, tree).node,
+  });
+  return new Map([...shown].map(([pageId, all]) => [pageId, all.map(glossOf)]));
 }
 
 /** All that glosses name. */

@@ -139,7 +139,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   );
   const pickables = new PickableNames(database, kinds);
   const calendarFiles = new CalendarFiles(database, entries, tasks);
-  const margin = new Margin(database, referring, tags, kinds, new Placing(database, entries), lines);
+  const margin = new Margin(database, entries, referring, tags, kinds, new Placing(database, entries), lines);
   const script = new URL('./worker.mjs', import.meta.url);
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);

@@ -1,18 +1,12 @@
-import {
-  HEAD,
-  type Gloss,
-  type GlossOrder,
-  type MarginFacets,
-  type MarginFilter,
-  type MarginPage,
-} from '@glossarion/core/margin';
+import { HEAD, type GlossOrder, type MarginFacets, type MarginFilter, type MarginPage } from '@glossarion/core/margin';
 import type { KindTree } from '@glossarion/core/kinds';
 import type { TagTree } from '@glossarion/core/tags';
 import type { Viewer } from '../access';
 import type { Database } from '../database/database';
-import { namedInGlosses, ReadGlosses } from './glosses';
+import type { Entries } from './entries';
+import { namedInGlosses, ReadGlosses, readLineGlosses, type LineGloss } from './glosses';
 import type { Kinds } from './kinds';
-import type { Placing } from './placing';
+import type { MovedOnPage, Placing } from './placing';
 import {
   asLine,
   isWanted,
@@ -46,6 +40,7 @@ export interface GlossPiece {
 export class Margin {
   constructor(
     private database: Database,
+    private entries: Entries,
     private referring: ReferringLines,
     private tags: Tags,
     private kinds: Kinds,
@@ -92,32 +87,45 @@ export class Margin {
     };
   }
 
-  /** The newest glosses of a page, with nothing beside them. */
-  async newestGlosses(viewer: Viewer, pageId: string, limit: number): Promise<Gloss[]> {
-    const { all, reader } = await this.placed(viewer, pageId);
-    const shown = all.sort(ORDERS.newest).slice(0, limit);
-    const tree = await this.kinds.tree(viewer);
-    const read = new ReadGlosses(this.lines, this.database.reading(viewer), reader, tree, shown);
-    return shown.map((each) => read.of(each));
+  /**
+   * The newest glosses of pages, by the page: as files show them, each with its line alone.
+   *
+   * @param pageIds pages that the viewer was found to see
+   * @param limit so many of each page
+   */
+  async newestGlosses(viewer: Viewer, pageIds: readonly string[], limit: number): Promise<Map<string, LineGloss[]>> {
+    const reader = this.entries.reader(viewer);
+    const moved = await this.placing.moved(viewer, pageIds);
+    const shown = new Map<string, Referring[]>();
+    for (const pageId of pageIds) {
+      const all = await this.referring.among(viewer, pageId, reader);
+      if (all.length === 0) continue;
+      await this.place(viewer, pageId, all, moved.get(pageId));
+      shown.set(pageId, all.sort(ORDERS.newest).slice(0, limit));
+    }
+    return readLineGlosses(this.database.reading(viewer), shown, await this.kinds.tree(viewer));
   }
 
   /** All that refers to a page, each with the line that it stands beside. */
   private async placed(viewer: Viewer, pageId: string) {
     const { all, reader } = await this.referring.to(viewer, pageId);
-    if (all.length > 0) await this.place(viewer, pageId, all);
+    if (all.length > 0) {
+      await this.place(viewer, pageId, all, (await this.placing.moved(viewer, [pageId])).get(pageId));
+    }
     return { all, reader };
   }
 
   /** Finds the line of the page that each stands beside, where that is not known. */
-  private async place(viewer: Viewer, pageId: string, all: readonly Referring[]): Promise<void> {
-    const referring = new Map(all.map((each) => [`${each.row.id}/${each.row.blockId}`, each]));
-    const unknown = [...referring.values()].filter(
+  private async place(viewer: Viewer, pageId: string, all: readonly Referring[], moved: MovedOnPage | undefined) {
+    const unknown = all.filter(
       ({ row, targetBlockId }) => targetBlockId === null && row.score === null && row.ofField === 0,
     );
+    if (unknown.length === 0 && !moved) return;
+    const referring = new Map(all.map((each) => [`${each.row.id}/${each.row.blockId}`, each]));
     for (const { documentId, blockId, lineId, score } of await this.placing.find(viewer, pageId, unknown.map(asLine))) {
       Object.assign(referring.get(`${documentId}/${blockId}`)!, { lineId, score });
     }
-    for (const [key, lineId] of await this.placing.moved(viewer, pageId)) {
+    for (const [key, lineId] of moved ?? []) {
       const each = referring.get(key);
       if (each) Object.assign(each, { lineId, isMoved: true, score: Infinity });
     }

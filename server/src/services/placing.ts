@@ -9,7 +9,7 @@ import {
 import { accountOf, type Viewer, type ViewerConnection } from '../access';
 import { rarityOf } from '../background/rarity';
 import type { Database } from '../database/database';
-import { EntryEntity, GlossPlaceEntity, MovedGlossEntity, type GlossPlace } from '../entities';
+import { EntryEntity, GlossPlaceEntity, MovedGlossEntity, type GlossPlace, type MovedGloss } from '../entities';
 import { LINES } from '../entities/block.queries';
 import { PUT_ROW } from '../entities/fact.queries';
 import { LINES_AROUND } from '../entities/link.queries';
@@ -21,6 +21,14 @@ import { childrenOf, type WholeLine } from './wholeLines';
 interface Pointing {
   documentId: string;
   blockId: string;
+}
+
+/** Where glosses of a page were moved to by hand: the line, or null for the head, by their key as they stand now. */
+export type MovedOnPage = ReadonlyMap<string, string | null>;
+
+interface MovedRow extends MovedGloss {
+  /** What the page it was moved on was merged into. */
+  mergedInto: string | null;
 }
 
 interface LineAround extends WholeLine {
@@ -67,21 +75,31 @@ export class Placing {
     return found;
   }
 
-  /** Where glosses of a page were moved to by hand: the line, or null for the head, by their key as they stand now. */
-  async moved(viewer: Viewer, pageId: string): Promise<Map<string, string | null>> {
+  /** Where glosses were moved to by hand, by the page. */
+  async moved(viewer: Viewer, pageIds: readonly string[]): Promise<ReadonlyMap<string, MovedOnPage>> {
     const rows = await this.database.manager
       .createQueryBuilder(MovedGlossEntity, 'm')
-      .where('m.targetId = :pageId OR m.targetId IN (SELECT e.id FROM entries e WHERE e.mergedInto = :pageId)', {
-        pageId,
-      })
-      .getMany();
-    const moved = new Map<string, string | null>();
-    for (const { blockId, lineId } of rows) {
+      .leftJoin(EntryEntity.options.name, 'e', 'e.id = m.targetId')
+      .select([
+        'm.targetId AS "targetId"',
+        'm.blockId AS "blockId"',
+        'm.lineId AS "lineId"',
+        'e.mergedInto AS "mergedInto"',
+      ])
+      .where('m.targetId IN (:...pageIds)', { pageIds })
+      .orWhere('m.targetId IN (SELECT e.id FROM entries e WHERE e.mergedInto IN (:...pageIds))')
+      .getRawMany<MovedRow>();
+    const moved = new Map<string, Map<string, string | null>>();
+    const asked = new Set(pageIds);
+    for (const { targetId, mergedInto, blockId, lineId } of rows) {
+      const pageId = asked.has(targetId) || mergedInto === null ? targetId : mergedInto;
       const gloss = this.entries.block(viewer, blockId);
       const line = lineId === null ? null : this.entries.block(viewer, lineId);
       // Beside a line that is gone, or stands elsewhere now, it stands where it would have.
       if (!gloss || (line !== null && line?.pageId !== pageId)) continue;
-      moved.set(glossKey({ documentId: gloss.pageId, blockId: gloss.blockId }), line?.blockId ?? null);
+      const ofPage = moved.get(pageId) ?? new Map<string, string | null>();
+      ofPage.set(glossKey({ documentId: gloss.pageId, blockId: gloss.blockId }), line?.blockId ?? null);
+      moved.set(pageId, ofPage);
     }
     return moved;
   }

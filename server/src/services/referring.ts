@@ -49,12 +49,25 @@ export class ReferringLines {
     private entries: Entries,
   ) {}
 
-  /** All that refers to a page, each line once, with where it stands; nothing that is in the bin. */
+  /**
+   * All that refers to a page, each line once, with where it stands; nothing that is in the bin.
+   *
+   * @throws Problem (404) when it is not there, or not for this viewer
+   */
   async to(viewer: Viewer, pageId: string): Promise<{ all: Referring[]; reader: EntryReader }> {
-    const connection = this.database.reading(viewer);
-    if (this.entries.dayOf(viewer, pageId) === null) visibleEntry(connection, pageId);
-    const rows = connection.many<ReferringRow & Step>(REFERRING, { pageId });
-    const reader = this.entries.reader(viewer, rows);
+    if (this.entries.dayOf(viewer, pageId) === null) visibleEntry(this.database.reading(viewer), pageId);
+    const reader = this.entries.reader(viewer);
+    return { all: await this.among(viewer, pageId, reader), reader };
+  }
+
+  /**
+   * The same of a page that the viewer was found to see.
+   *
+   * @param reader takes in all that refers to it
+   */
+  async among(viewer: Viewer, pageId: string, reader: EntryReader): Promise<Referring[]> {
+    const rows = this.database.reading(viewer).many<ReferringRow & Step>(REFERRING, { pageId });
+    reader.take(rows);
     const blocks = new Map<string, string | null>();
     /** The line of this page that a link to a block leads to. */
     const blockOf = (target: string | null): string | null => {
@@ -85,7 +98,7 @@ export class ReferringLines {
     }
     const all = [...referring.values()];
     await this.dateMeetings(viewer, all);
-    return { all, reader };
+    return all;
   }
 
   /** The kinds of the pages that refer to it. */

@@ -2,6 +2,7 @@ import { siteSheet, SITE_SHEET, type SiteGloss } from '@glossarion/core/formats/
 import { shownWords } from '@glossarion/core/document';
 import type { SiteToWrite } from '../../../../threads/writeSite';
 import { allOtherNames } from '../../../otherNames';
+import type { LineGloss } from '../../../glosses';
 import { AttachedFiles } from '../../attached';
 import { outOfBin, type ExportedEntry } from '../../entries';
 import { frontOf } from '../../front';
@@ -50,6 +51,11 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
     const reader = readerOf(viewer);
     const all = new Set(pages.flatMap(({ ids }) => [...ids]));
     await attached.look([...all].filter((id) => !site.titles.has(id)));
+    const glosses = await margin.newestGlosses(
+      viewer,
+      pages.map(({ entry }) => entry.id),
+      GLOSSES,
+    );
     const written: SiteToWrite['pages'] = [];
     for (const { entry, json, ids } of pages) {
       written.push({
@@ -60,7 +66,7 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
         files: attached.of(ids),
         otherNames: names.get(entry.id) ?? [],
         note: noteOf(entry),
-        glosses: await glossesOf(entry.id),
+        glosses: (glosses.get(entry.id) ?? []).flatMap(shownOf),
         beneath: site.linesBeneath(entry.id),
         ...site.beside(entry.id),
       });
@@ -72,24 +78,20 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
       return { path: written[index]!.path, at: new Date(pages[index]!.entry.changedAt), archived };
     });
   };
-  const glossesOf = async (id: string): Promise<SiteGloss[]> => {
-    const glosses = await margin.newestGlosses(viewer, id, GLOSSES);
-    const titleOf = (each: string): string => site.titleOf(each);
-    return glosses.flatMap((gloss): SiteGloss[] => {
-      const path = site.placed.get(gloss.pageId)?.path;
-      if (path === undefined) return [];
-      return [
-        {
-          lineId: gloss.lineId ?? gloss.targetBlockId,
-          path,
-          anchor: gloss.field === null ? gloss.blockId : null,
-          title: site.titleOf(gloss.pageId),
-          trail: gloss.trail.map(({ name }) => name).join(' / '),
-          pigment: gloss.pigment,
-          words: shownWords(gloss.node, titleOf),
-        },
-      ];
-    });
+  const shownOf = ({ lineId, pageId, blockId, trail, pigment, node }: LineGloss): SiteGloss[] => {
+    const path = site.placed.get(pageId)?.path;
+    if (path === undefined) return [];
+    return [
+      {
+        lineId,
+        path,
+        anchor: blockId,
+        title: site.titleOf(pageId),
+        trail: trail.map(({ name }) => name).join(' / '),
+        pigment,
+        words: shownWords(node, (id) => site.titleOf(id)),
+      },
+    ];
   };
   for await (const written of ahead(pagesOut(outgoing), write, atOnceFor(outgoing))) {
     yield [...written, ...(await found.full())];
