@@ -20,6 +20,7 @@ import { Vocabulary1791000200000 } from '../migrations/1791000200000-vocabulary'
 import { TagsMerged1791000300000 } from '../migrations/1791000300000-tagsMerged';
 import { AttachmentTexts1791000400000 } from '../migrations/1791000400000-attachmentTexts';
 import { CountedLanguages1791000500000 } from '../migrations/1791000500000-countedLanguages';
+import { CountedImports1791000600000 } from '../migrations/1791000600000-countedImports';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -48,6 +49,7 @@ const MIGRATIONS = [
   TagsMerged1791000300000,
   AttachmentTexts1791000400000,
   CountedLanguages1791000500000,
+  CountedImports1791000600000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

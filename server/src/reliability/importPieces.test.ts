@@ -105,6 +105,58 @@ describe('while it comes in', () => {
     expect((await server.services.imports.take(ines.viewer, files)).pages).toBe(240);
   });
 
+  /** Notes with more words than are gathered before they are counted. */
+  const wordy = () =>
+    files.map(({ path, text }, index) => ({
+      path,
+      text: `${text}\n\n${Array.from({ length: 60 }, (_each, place) => `salt${index}pan${place}`).join(' ')}\n`,
+    }));
+  /** How many lines of the account hold words of the notes alone. */
+  const salted = () =>
+    server.row<{ lines: number }>(
+      "SELECT COALESCE(SUM(lines), 0) AS lines FROM vocabulary WHERE word LIKE 'salt_%pan%'",
+    )!.lines;
+
+  test('words are counted while it comes in, and stopped at any of it none is', async () => {
+    const { imports, works, database } = server.services;
+    const before = await all();
+    const words = server.rows('SELECT * FROM vocabulary ORDER BY word, language');
+    const id = newId();
+    const refused = expect(imports.take(ines.viewer, wordy(), { id })).rejects.toThrow(/stopped/u);
+    while (salted() === 0) await new Promise((resolve) => setImmediate(resolve));
+    expect(await checkData(database)).toEqual([]);
+    await works.stop(ines.viewer, id);
+    await refused;
+    expect(await all()).toBe(before);
+    expect(server.rows('SELECT * FROM vocabulary ORDER BY word, language')).toEqual(words);
+    await imports.take(ines.viewer, wordy());
+    expect(salted()).toBe(files.length * 60);
+  });
+
+  test('a day that somebody writes meanwhile is counted as they wrote it', async () => {
+    const { documents, imports, database } = server.services;
+    const days = Array.from({ length: 60 }, (_each, index) => `2025-0${1 + (index % 9)}-1${index % 7}`);
+    const journal = [...new Set(days)].map((day) => ({ path: `Journal/${day}.md`, text: `brinepan brinepan${day}\n` }));
+    const id = newId();
+    const refused = expect(imports.take(ines.viewer, [...files, ...journal], { id })).rejects.toThrow(/stopped/u);
+    const [day] = journal[0]!.path.match(/\d.*\d/u)!;
+    const dayPage = dayId(ines.id, day!);
+    while (server.row('SELECT 1 FROM entries WHERE id = ?', dayPage) === undefined) {
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    const opened = await documents.open(ines.viewer, dayPage, day!, null);
+    const document = new Y.Doc();
+    Y.applyUpdate(document, opened.update);
+    const start = Y.encodeStateVector(document);
+    writeBody(document, body(block('paragraph', 'Wrote this by hand.')));
+    await documents.receive(ines.viewer, dayPage, opened.epoch, Y.encodeStateAsUpdate(document, start), day!);
+    await server.services.works.stop(ines.viewer, id);
+    await refused;
+    expect(await checkData(database)).toEqual([]);
+    expect(server.row("SELECT 1 FROM vocabulary WHERE word LIKE 'brinepan%'")).toBeUndefined();
+    expect(server.row("SELECT lines FROM vocabulary WHERE word = 'hand'")).toEqual({ lines: 1 });
+  });
+
   test('its tags are seen when it is whole; stopped, those stay that somebody used meanwhile', async () => {
     const { documents, imports, works } = server.services;
     const tagged = files.map(({ path, text }, index) => ({ path, text: `${text}\n#salt/pan${index} #brine\n` }));

@@ -5,6 +5,7 @@ import {
   BlockEntity,
   CountedLanguagesEntity,
   EntryEntity,
+  ImportUnderWayEntity,
   VocabularyEntity,
   type Entry,
 } from '../entities';
@@ -12,6 +13,7 @@ import { INDEXED } from '../entities/find.queries';
 import { prepared } from '../sqlite/prepared';
 import type { CheckedData, Disagreement } from './checkedData';
 import { wordsOfLines } from './foundWords';
+import { isCounted } from './importsUnderWay';
 
 /** How often it is looked again while somebody writes. */
 const TRIES = 20;
@@ -32,8 +34,12 @@ export async function checkVocabulary(data: CheckedData): Promise<Disagreement[]
 async function compare({ manager, reader }: CheckedData): Promise<Disagreement[]> {
   const counts = new Map<string, WordCounts>();
   const languagesOf = new Map((await manager.find(CountedLanguagesEntity)).map((each) => [each.accountId, each]));
-  const entries = await manager.find(EntryEntity, { select: { id: true, row: true } });
-  for (const { id, row } of entries) await countEntry({ id, row });
+  const underWay = new Map((await manager.find(ImportUnderWayEntity)).map((each) => [each.id, each]));
+  const entries = await manager.find(EntryEntity, { select: { id: true, row: true, importId: true } });
+  for (const { id, row, importId } of entries) {
+    const coming = importId === null ? undefined : underWay.get(importId);
+    if (!coming || isCounted(coming, row)) await countEntry({ id, row });
+  }
   const counted = together(
     [...counts].flatMap(([key, each]) =>
       each.changes().map((change) => [(JSON.parse(key) as string[])[0]!, change] as const),

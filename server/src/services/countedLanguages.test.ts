@@ -72,6 +72,38 @@ test('what is written while words are counted anew is counted once, however the 
   expect(languages.map(({ language }) => language).sort()).toEqual(['', 'de']);
 }, 300_000);
 
+test('what comes in meanwhile is counted in them once it is whole, and nothing is left of what is stopped', async () => {
+  const { imports, works, background } = server.services;
+  await pages(2);
+  const files = Array.from({ length: 300 }, (_each, index) => ({
+    path: `Hof/Rad ${index}.md`,
+    text: `Kindern ${index}\n`,
+  }));
+  const words = () => server.rows('SELECT * FROM vocabulary ORDER BY word, language');
+  const isComing = () => server.row("SELECT 1 FROM entries WHERE name = 'Rad 40'") !== undefined;
+  const id = newId();
+  const refused = expect(imports.take(ines.viewer, files, { id })).rejects.toThrow(/stopped/u);
+  while (!isComing()) await new Promise((resolve) => setImmediate(resolve));
+  await write(['de']);
+  await works.stop(ines.viewer, id);
+  await refused;
+  await background.idle();
+  expect(await wrong()).toEqual([]);
+  expect(await finds('kind ')).toEqual(['Seite 0']);
+  const before = words();
+  await write([]);
+  await background.idle();
+  const taking = imports.take(ines.viewer, files);
+  while (!isComing()) await new Promise((resolve) => setImmediate(resolve));
+  await write(['de']);
+  await taking;
+  await background.idle();
+  expect(await wrong()).toEqual([]);
+  expect(await finds('kind seite')).toEqual(['Seite 0']);
+  expect((await finds('kind ')).length).toBeGreaterThan(20);
+  expect(words().length).toBeGreaterThan(before.length);
+}, 120_000);
+
 test('a language that nobody knows can’t be set', async () => {
   await write(['xx'], 400);
   await write(['de', 'de'], 400);

@@ -61,9 +61,11 @@ export class CountedLanguages {
   counting(facts: FactWriter, log: Logger): Errand {
     return new Errand(
       async (signal) => {
+        // What comes in is not counted yet: it is poked once more when that is whole.
+        const isBroken = () => signal.aborted || this.database.importing.size > 0;
         for (const accountId of this.due) {
-          while (!signal.aborted && (await this.step(ownView(accountId), facts)));
-          if (!signal.aborted) this.due.delete(accountId);
+          while (!isBroken() && (await this.step(ownView(accountId), facts)));
+          if (!isBroken()) this.due.delete(accountId);
         }
       },
       log,

@@ -1,5 +1,5 @@
 import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson, type LineFacts } from '@glossarion/core/document';
-import { textTally, WordCounts } from '@glossarion/core/find/counting';
+import { textTally, WordCounts, type CountChange } from '@glossarion/core/find/counting';
 import type { Tally } from '@glossarion/core/languages';
 import { accountOf } from '../access';
 import type { Database } from '../database/database';
@@ -11,6 +11,7 @@ import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.querie
 import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { COUNT_WORDS } from '../entities/vocabulary.queries';
 import { fileNamesOf, foundBeside, foundInFiles, foundLine, foundTitle, wordsOfLines } from './foundWords';
+import { GatheredCounts } from './gatheredCounts';
 import { HOLDERS, type HolderKind } from './holders';
 
 const GLOSS_PLACES = GlossPlaceEntity.options.tableName!;
@@ -41,8 +42,8 @@ interface Indexed {
 export class FactWriter {
   private listeners = new Set<(documentId: string) => void>();
   private countListeners = new Set<(accountId: string, words: readonly string[]) => void>();
-  /** What is counted and not stored yet, by account and the languages it is counted in, while much is written at once. */
-  private gathered: Map<string, { accountId: string; counts: WordCounts }> | null = null;
+  /** Takes what is counted, while much is written at once. */
+  private gathered: GatheredCounts | null = null;
 
   /** @param languagesOf in which languages the words of an entry are counted; none where the words themselves tell */
   constructor(
@@ -65,20 +66,29 @@ export class FactWriter {
   }
 
   /**
-   * Stores at the end of `work` what it counts, together: most words stand in many of the pages that are written. All of
-   * it must be within one transaction, which is taken back when `work` fails.
+   * Stores at the end of `work` what it counts, together. All of it must be within one transaction, which is taken back
+   * when `work` fails.
    */
   async countingAtOnce<T>(work: () => Promise<T> | T): Promise<T> {
-    const gathered: typeof this.gathered = new Map();
+    const gathered = new GatheredCounts();
+    const done = await this.countingInto(gathered, work);
+    this.storeCounts(gathered);
+    return done;
+  }
+
+  /** What `work` counts is gathered, to be stored later. Nothing else may be written meanwhile. */
+  async countingInto<T>(gathered: GatheredCounts, work: () => Promise<T> | T): Promise<T> {
     this.gathered = gathered;
-    let done: T;
     try {
-      done = await work();
+      return await work();
     } finally {
       this.gathered = null;
     }
-    for (const { accountId, counts } of gathered.values()) this.store(accountId, counts);
-    return done;
+  }
+
+  /** Stores what was gathered. Must run within a transaction. */
+  storeCounts(gathered: GatheredCounts): void {
+    for (const { accountId, changes } of gathered.take()) this.store(accountId, changes);
   }
 
   /**
@@ -177,14 +187,18 @@ export class FactWriter {
     this.count(id, row, before?.title ?? '', title, [], []);
   }
 
-  /** Something is about to be gone for good: it is not found any more. */
-  drop({ id, row }: { id: string; row: number }): void {
+  /**
+   * Something is about to be gone for good: it is not found any more.
+   *
+   * @param isCounted whether the words that the index has of it are counted
+   */
+  drop({ id, row }: { id: string; row: number }, isCounted = true): void {
     const indexed = this.indexed(row);
     // Of what an import has left halfway nothing is counted yet.
     if (!indexed) return;
-    const lines = this.linesOf(id);
+    const lines = isCounted ? this.linesOf(id) : [];
     for (const each of [row, -row]) this.run(DROP_ROWS('findIndex', 'rowid'), each);
-    this.count(id, row, indexed.title, '', lines, []);
+    if (isCounted) this.count(id, row, indexed.title, '', lines, []);
   }
 
   /** The names of what has no document are counted from what the index has of them. */
@@ -206,7 +220,7 @@ export class FactWriter {
       counts.title(indexed.title, by);
       if (by === 1) counts.text([], lines);
       else counts.text(lines, []);
-      this.store(accountOf(this.database.writer, id)!, counts);
+      this.store(accountOf(this.database.writer, id)!, counts.changes());
     }
   }
 
@@ -230,8 +244,7 @@ export class FactWriter {
   private count(id: string, row: number, titleBefore: string, title: string, before: Lines, lines: Lines): void {
     const accountId = accountOf(this.database.writer, id)!;
     const written = this.languagesOf(accountId, row);
-    const key = [accountId, ...written].join(' ');
-    const counts = this.gathered?.get(key)?.counts ?? new WordCounts(written);
+    const counts = this.gathered?.of(accountId, row, written) ?? new WordCounts(written);
     if (titleBefore !== title) {
       counts.title(titleBefore, -1);
       counts.title(title, 1);
@@ -239,12 +252,10 @@ export class FactWriter {
     if (before.length > 0 || lines.length > 0) {
       counts.text(wordsOfLines(before), wordsOfLines(lines), [tallyOf(before), tallyOf(lines)]);
     }
-    if (this.gathered) this.gathered.set(key, { accountId, counts });
-    else this.store(accountId, counts);
+    if (!this.gathered) this.store(accountId, counts.changes());
   }
 
-  private store(accountId: string, counts: WordCounts): void {
-    const changes = counts.changes();
+  private store(accountId: string, changes: readonly CountChange[]): void {
     if (changes.length === 0) return;
     this.run(
       COUNT_WORDS,

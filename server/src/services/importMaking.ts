@@ -52,6 +52,8 @@ type Pieces<T> = AsyncGenerator<void, T, EntityManager>;
  */
 export class ImportMaking {
   readonly report: ImportReport;
+  /** How many days were made, each of which may be gone before the next piece: it makes way for what somebody writes. */
+  daysMade = 0;
   /** The kinds of the account with those that this makes, which are stored with the last piece. */
   private kinds: KindTree | null = null;
   private made = { kinds: new Map<string, Kind>(), fields: new Map<string, Field>() };
@@ -223,6 +225,7 @@ export class ImportMaking {
     const manager = yield;
     const id = dayId(this.viewer.accountId, day);
     if (accountOf(this.database.writer, id) !== undefined || (await isBegun(manager, id))) return;
+    this.daysMade += 1;
     const at = begun ?? `${day}T20:00:00.000Z`;
     const { links } = await this.documents.makeDay(
       manager,

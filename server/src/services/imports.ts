@@ -28,15 +28,15 @@ import { readZip } from './importZip';
 import type { FactWriter } from './facts';
 import type { Kinds } from './kinds';
 import { ImportMaking } from './importMaking';
-import { beginImport, clearImport } from './importsUnderWay';
+import { GatheredCounts } from './gatheredCounts';
+import { beginImport, clearImport, noteCounted } from './importsUnderWay';
 import type { Tags } from './tags';
 import type { Progress, Works } from './works';
 
-/**
- * A piece of an import is written for about so long, in milliseconds; then others are served. What many pieces change
- * is written at the end of each: in shorter ones that would cost more than the piece itself.
- */
+/** A piece of an import is written for about so long, in milliseconds; then others are served. */
 const PIECE = 30;
+/** What is counted of so many words is stored: storing it takes about as long as a piece. */
+const MOST_GATHERED = 4_000;
 /** While somebody writes, who waits for it, it is shorter, and a pause follows. */
 const SHORT_PIECE = 3;
 const PAUSE = 4;
@@ -72,6 +72,7 @@ export class Imports {
   /** The import that an account's next one waits for. */
   private last = new Map<string, Promise<unknown>>();
 
+  /** @param onEnd called when an import is whole, or taken out again */
   constructor(
     private database: Database,
     private documents: Documents,
@@ -82,6 +83,7 @@ export class Imports {
     private threads: Threads,
     private works: Works,
     private attachments: Attachments,
+    private onEnd: (viewer: Viewer) => void,
   ) {}
 
   take(viewer: Viewer, files: readonly MarkdownFile[], options: ImportOptions = {}): Promise<ImportReport> {
@@ -238,22 +240,26 @@ export class Imports {
     await beginImport(database, viewer, importId);
     let accepted: Accepted[];
     try {
-      const dayBodies = await this.inPieces(making, running.signal);
+      const gathered = new GatheredCounts();
+      const dayBodies = await this.inPieces(making, importId, gathered, running.signal);
       // What was written so far is brought to the disk beside this thread, so that little is left for the end.
       await database.settle();
       accepted = await database.write(async (manager) => {
         running.signal.throwIfAborted();
         const changed = await making.finish(manager, dayBodies);
+        facts.storeCounts(gathered);
         await manager.delete(ImportUnderWayEntity, { id: importId });
         return changed;
       });
     } catch (error) {
       await clearImport(database, facts, importId, () => tags.forget(accountId));
+      this.onEnd(viewer);
       throw error;
     }
     database.importing.delete(importId);
     accepted.forEach((each) => documents.tell(each));
     this.forgetNames(accountId);
+    this.onEnd(viewer);
     return { report: making.report, undo: making.takingBack() };
   }
 
@@ -266,19 +272,27 @@ export class Imports {
     return { title: entry.name, changedAt: entry.changedAt, content };
   }
 
-  private async inPieces(making: ImportMaking, signal: AbortSignal) {
+  /** What is counted of words and not stored yet is left in `gathered`. */
+  private async inPieces(making: ImportMaking, importId: string, gathered: GatheredCounts, signal: AbortSignal) {
     const pieces = making.pieces();
     for (;;) {
       signal.throwIfAborted();
       const isWrittenOn = this.database.isWrittenOn(WRITING_ON);
-      const step = await this.database.writePiece((manager) =>
-        this.facts.countingAtOnce(async () => {
+      const { daysMade } = making;
+      const step = await this.database.writePiece(async (manager) => {
+        const next = await this.facts.countingInto(gathered, async () => {
           const end = performance.now() + (isWrittenOn ? SHORT_PIECE : PIECE);
-          let next = await pieces.next(manager);
-          while (!next.done && performance.now() < end) next = await pieces.next(manager);
-          return next;
-        }),
-      );
+          let made = await pieces.next(manager);
+          while (!made.done && performance.now() < end) made = await pieces.next(manager);
+          return made;
+        });
+        // What may be gone before the next piece is counted now, so that it is known to be.
+        if (gathered.size > MOST_GATHERED || making.daysMade > daysMade) {
+          this.facts.storeCounts(gathered);
+          await noteCounted(manager, importId, gathered.lastRow);
+        }
+        return next;
+      });
       if (step.done) return step.value;
       // Others may write before the next piece.
       await new Promise<void>((resolve) => (isWrittenOn ? setTimeout(resolve, PAUSE) : setImmediate(resolve)));

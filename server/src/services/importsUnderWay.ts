@@ -1,7 +1,7 @@
-import { In } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
 import { ownedBy, type Viewer } from '../access';
 import type { Database } from '../database/database';
-import { EntryEntity, ImportUnderWayEntity } from '../entities';
+import { EntryEntity, ImportUnderWayEntity, type ImportUnderWay } from '../entities';
 import type { FactWriter } from './facts';
 import { dropTagsOfImport } from './tags';
 
@@ -12,9 +12,17 @@ const AT_ONCE = 40;
 export async function beginImport(database: Database, viewer: Viewer, id: string): Promise<void> {
   database.importing.add(id);
   await database.writePiece((manager) =>
-    manager.insert(ImportUnderWayEntity, { id, ...ownedBy(viewer), begunAt: new Date().toISOString() }),
+    manager.insert(ImportUnderWayEntity, { id, ...ownedBy(viewer), begunAt: new Date().toISOString(), countedTo: 0 }),
   );
 }
+
+/** The words of its entries are counted up to the one with this row. Must run within the transaction that counts them. */
+export const noteCounted = (manager: EntityManager, id: string, countedTo: number) =>
+  manager.update(ImportUnderWayEntity, { id }, { countedTo });
+
+/** Whether the words are counted that the index has of an entry with this row. */
+export const isCounted = ({ countedTo }: Pick<ImportUnderWay, 'countedTo'>, row: number): boolean =>
+  countedTo === null || row <= countedTo;
 
 /**
  * Takes out what came in with an import that did not become whole, in pieces.
@@ -36,7 +44,8 @@ export async function clearImport(
         order: { row: 'DESC' },
         take: AT_ONCE,
       });
-      await facts.countingAtOnce(() => rows.forEach((entry) => facts.drop(entry)));
+      const { countedTo = null } = (await manager.findOneBy(ImportUnderWayEntity, { id })) ?? {};
+      await facts.countingAtOnce(() => rows.forEach((entry) => facts.drop(entry, isCounted({ countedTo }, entry.row))));
       await manager.delete(EntryEntity, { row: In(rows.map(({ row }) => row)) });
       if (rows.length === AT_ONCE) return true;
       await dropTagsOfImport(manager, id);

@@ -12,6 +12,7 @@ import { Background } from './background';
 import { Bin } from './bin';
 import { CalendarFiles } from './calendarFiles';
 import { OutlineReader } from './contents';
+import type { Viewer } from '../access';
 import { CountedLanguages } from './countedLanguages';
 import { DeskReader } from './desk';
 import { Documents } from './documents';
@@ -148,6 +149,11 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   attachments.onTake(() => reading.poke());
   const counting = countedLanguages.counting(facts, log);
   const background = new Background(database, helper, [reading, counting], notices, log);
+  /** Somebody may have said which languages they write, or what they write may be all there now. */
+  const noteLanguages = (viewer: Viewer) => {
+    countedLanguages.note(viewer);
+    counting.poke();
+  };
   const noteName = (accountId: string, id: string) => {
     find.note(accountId, id);
     pickables.note(accountId, id);
@@ -177,10 +183,7 @@ export async function openServices(config: Config, log: Logger): Promise<Service
     calendarFiles,
     desk: new DeskReader(database, entries, tasks, tray, zones),
     pages: new Pages(database, entries),
-    settings: new Settings(database, zones, (viewer) => {
-      countedLanguages.note(viewer);
-      counting.poke();
-    }),
+    settings: new Settings(database, zones, noteLanguages),
     tags,
     wornTags: new WornTags(database, entries, tags, kinds, referring, lines, zones),
     kinds,
@@ -217,7 +220,18 @@ export async function openServices(config: Config, log: Logger): Promise<Service
       works,
     ),
     serverFolder: new ServerFolder(config),
-    imports: new Imports(database, documents, forgetNames, facts, tags, kinds, threads, works, attachments),
+    imports: new Imports(
+      database,
+      documents,
+      forgetNames,
+      facts,
+      tags,
+      kinds,
+      threads,
+      works,
+      attachments,
+      noteLanguages,
+    ),
     works,
     notices,
   };

@@ -55,6 +55,11 @@ export class WordCounts {
   /** @param written codes of the languages that somebody writes; none where that is seen by the words alone */
   constructor(private written: readonly string[] = []) {}
 
+  /** How many words there are of which something was counted. */
+  get size(): number {
+    return this.counts.size;
+  }
+
   /** A title or name, which is a text by itself. */
   title(folded: string, lines: 1 | -1): void {
     const line = lineWords(folded);
