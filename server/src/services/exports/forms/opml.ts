@@ -2,7 +2,7 @@ import { OPML_END, opmlHead, outline } from '@glossarion/core/formats/opml';
 import { shownTitle } from '@glossarion/core/outline';
 import { outOfBin, type ExportedEntry } from '../entries';
 import { namedIn } from '../named';
-import { ahead, pagesAmong, pagesOut, titlesOf, type Outgoing, type PageOut } from '../outgoing';
+import { ahead, atOnceFor, pagesAmong, pagesOut, titlesOf, type Outgoing, type PageOut } from '../outgoing';
 import { writeText } from '../text';
 import type { Form } from './form';
 
@@ -53,7 +53,7 @@ async function* outlines(outgoing: Outgoing): AsyncGenerator<string> {
   };
   yield opmlHead(outgoing.title, new Date().toISOString());
   const places = new Map(entries.map(({ id }, index) => [id, index]));
-  for await (const { pages, lines } of ahead(pagesOut(outgoing), write)) {
+  for await (const { pages, lines } of ahead(pagesOut(outgoing), write, atOnceFor(outgoing))) {
     yield pages.map(({ entry }, index) => upTo(places.get(entry.id)!, lines[index]!)).join('');
     progress.done += pages.length;
   }

@@ -4,7 +4,17 @@ import { allOtherNames } from '../../otherNames';
 import { AttachedFiles } from '../attached';
 import { frontOf, ordersOf } from '../front';
 import { namedIn } from '../named';
-import { ahead, lotsOf, pagesAmong, pagesOut, placesOf, titlesOf, type Outgoing, type PageOut } from '../outgoing';
+import {
+  ahead,
+  atOnceFor,
+  lotsOf,
+  pagesAmong,
+  pagesOut,
+  placesOf,
+  titlesOf,
+  type Outgoing,
+  type PageOut,
+} from '../outgoing';
 import { restOfAccount } from '../rest';
 import { writeZip, type ZipEntry } from '../zip';
 import type { Form } from './form';
@@ -67,7 +77,7 @@ async function* pieces(outgoing: Outgoing, { as, ending, writeIndex }: PagedForm
     }));
   };
   // The next is written while the last is packed.
-  for await (const written of ahead(pagesOut(outgoing), write)) {
+  for await (const written of ahead(pagesOut(outgoing), write, atOnceFor(outgoing))) {
     yield written;
     progress.done += written.length;
   }

@@ -16,7 +16,16 @@ import { outOfBin, type ExportedEntry } from '../../entries';
 import { isListed, listed } from '../../front';
 import { namedIn } from '../../named';
 import { NamedWhere } from '../../namedWhere';
-import { ahead, gathered, pagesAmong, pagesOut, titlesOf, type Outgoing, type PageOut } from '../../outgoing';
+import {
+  ahead,
+  atOnceFor,
+  gathered,
+  pagesAmong,
+  pagesOut,
+  titlesOf,
+  type Outgoing,
+  type PageOut,
+} from '../../outgoing';
 import { writeText } from '../../text';
 import type { Form } from '../form';
 import { lettersWithin } from '../site/shipped';
@@ -121,7 +130,7 @@ async function* pieces(outgoing: Outgoing): AsyncGenerator<string> {
     }
     return leaves;
   };
-  for await (const { pages, texts } of ahead(pagesOut(outgoing), write)) {
+  for await (const { pages, texts } of ahead(pagesOut(outgoing), write, atOnceFor(outgoing))) {
     yield pages.map(({ entry }, index) => leavesTo(places.get(entry.id)!) + texts[index]!).join('');
     progress.done += pages.length;
   }
