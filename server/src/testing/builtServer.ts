@@ -62,6 +62,7 @@ export class BuiltServer {
         GLOSSARION_DATA: this.data,
         GLOSSARION_LOG: 'silent',
         NODE_ENV: 'production',
+        MALLOC_ARENA_MAX: '2',
         ...this.settings,
       },
     });

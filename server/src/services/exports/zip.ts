@@ -21,9 +21,12 @@ interface KeptEntry {
   uncompressedSize: number;
   /** What follows the content: its sizes and its CRC-32 (APPNOTE 4.3.9). */
   getDataDescriptor: () => Buffer;
+  /** What the list at the end says of it (APPNOTE 4.3.12). */
+  getCentralDirectoryRecord: () => Buffer;
   /** Writes the content, and holds it. */
   doFileDataPump: (() => void) | null;
 }
+type Listed = Pick<KeptEntry, 'state' | 'getCentralDirectoryRecord'>;
 type Kept = { entries: KeptEntry[]; outputStreamCursor: number };
 /** Its state when it is written whole. */
 const WRITTEN = 3;
@@ -46,7 +49,7 @@ export async function writeZip(
   signal: AbortSignal,
 ): Promise<void> {
   const zip = new ZipFile() as ZipFile & Kept;
-  const written: KeptEntry[] = [];
+  const written = new WrittenFiles();
   const stop = new AbortController();
   const writing = pipeline(zip.outputStream as Readable, createWriteStream(target), {
     signal: AbortSignal.any([signal, stop.signal]),
@@ -60,7 +63,8 @@ export async function writeZip(
       signal.throwIfAborted();
       putAside(zip, written);
     }
-    zip.entries = [...written, ...zip.entries];
+    // All that the library still does with what is written is to list it.
+    zip.entries = [...(written.listed() as KeptEntry[]), ...zip.entries];
     zip.end();
     await writing;
   } catch (error) {
@@ -95,11 +99,38 @@ async function* early<T>(pieces: AsyncIterable<T>): AsyncGenerator<T> {
  * Takes what is written out of what the library goes through for each file that is added: that would take a time that
  * grows with the square of the files. The contents are let go of.
  */
-function putAside(zip: Kept, written: KeptEntry[]): void {
+function putAside(zip: Kept, written: WrittenFiles): void {
   const left = zip.entries.findIndex(({ state }) => state !== WRITTEN);
-  for (const entry of zip.entries.splice(0, left < 0 ? zip.entries.length : left)) {
-    entry.doFileDataPump = null;
-    written.push(entry);
+  for (const entry of zip.entries.splice(0, left < 0 ? zip.entries.length : left)) written.add(entry);
+}
+
+/** So many records are kept as one. */
+const RECORDS = 500;
+
+/** What the list at the end says of the files that are written: the library would keep all that it ever knew of them. */
+class WrittenFiles {
+  private last: Buffer[] = [];
+  private lots: { bytes: Buffer; lengths: number[] }[] = [];
+
+  add(entry: KeptEntry): void {
+    this.last.push(entry.getCentralDirectoryRecord());
+    if (this.last.length === RECORDS) this.join();
+  }
+
+  listed(): Listed[] {
+    this.join();
+    return this.lots.flatMap(({ bytes, lengths }) => {
+      let at = 0;
+      return lengths.map((length): Listed => {
+        const record = bytes.subarray(at, (at += length));
+        return { state: WRITTEN, getCentralDirectoryRecord: () => record };
+      });
+    });
+  }
+
+  private join(): void {
+    this.lots.push({ bytes: Buffer.concat(this.last), lengths: this.last.map(({ length }) => length) });
+    this.last = [];
   }
 }
 
