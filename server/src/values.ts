@@ -46,3 +46,9 @@ export const lines = (limit: number) =>
     }, 'text');
 
 export const withId = Joi.object({ id: id.required() });
+
+/** How somebody reads days in words. */
+export const habits = {
+  order: Joi.string().valid('day first', 'month first').default('day first'),
+  weekBegins: Joi.number().integer().min(0).max(6).default(1),
+};

@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react';
-import { Pressable, type PressableProps } from 'react-native';
+import { Pressable, View, type PressableProps } from 'react-native';
 import { colour, measure } from '../theme/tokens';
 import { pressedBySpaceBar } from './spaceBar';
 import type { WebProps } from './web';
@@ -24,6 +24,9 @@ interface WordChoiceProps {
   onPress: () => void;
 }
 
+/** How far a choice in words reaches to either side of them. */
+const AROUND = 6;
+
 /** The same in words that are underlined where they are chosen; of several that may be, none moves for it. */
 export function WordChoice({ role, words, isChosen, onPress }: WordChoiceProps) {
   return (
@@ -34,14 +37,24 @@ export function WordChoice({ role, words, isChosen, onPress }: WordChoiceProps) 
       style={{
         minHeight: measure.touch,
         minWidth: measure.touch,
-        justifyContent: 'center',
-        borderBottomWidth: 3,
-        borderBottomColor: isChosen ? colour.vermilion : 'transparent',
+        alignItems: 'flex-start',
+        // A short word is touched as easily as a long one, and stands no further from the next.
+        paddingHorizontal: AROUND,
+        marginHorizontal: -AROUND,
       }}
     >
-      <Words size={17} weight={isChosen && role === 'radio' ? '700' : '400'}>
-        {words}
-      </Words>
+      <View
+        style={{
+          flexGrow: 1,
+          justifyContent: 'center',
+          borderBottomWidth: 3,
+          borderBottomColor: isChosen ? colour.vermilion : 'transparent',
+        }}
+      >
+        <Words size={17} weight={isChosen && role === 'radio' ? '700' : '400'}>
+          {words}
+        </Words>
+      </View>
     </Choice>
   );
 }

@@ -46,6 +46,8 @@ export interface WorkFile {
   size: number;
   pages: number;
   files: number;
+  /** Whether more pages were found than go out at once. */
+  isMore: boolean;
 }
 
 /** What an import would make. */

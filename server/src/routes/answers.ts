@@ -371,9 +371,14 @@ export const work = all<Work>({
   preview: importPreview.allow(null),
   report: importReport.allow(null),
   canTakeBack: yesNo,
-  file: all<WorkFile>({ name: text, form: Joi.valid(...EXPORT_FORMS), size: count, pages: count, files: count }).allow(
-    null,
-  ),
+  file: all<WorkFile>({
+    name: text,
+    form: Joi.valid(...EXPORT_FORMS),
+    size: count,
+    pages: count,
+    files: count,
+    isMore: yesNo,
+  }).allow(null),
 });
 export const works = list(work);
 export const folders = list(text);

@@ -3,7 +3,8 @@ import { EXPORT_FORMS, type ExportForm } from '@glossarion/core/works';
 import Joi from 'joi';
 import type { Services } from '../services';
 import type { Wanted } from '../services/exports';
-import { id } from '../values';
+import type { Habits } from '../services/find';
+import { habits, id } from '../values';
 import * as answers from './answers';
 import { originOf } from './origin';
 import { route } from './route';
@@ -24,12 +25,13 @@ export function exportRoutes({ exports: writing, config }: Services): Router {
         id: id.required(),
         of: id.allow(null).required(),
         find: Joi.string().max(500),
+        ...habits,
         form: Joi.valid(...EXPORT_FORMS).default('markdown'),
       }),
     },
     ({ viewer, body }, request) => {
-      const { id: workId, form, ...wanted } = body as Wanted & { id: string; form: ExportForm };
-      return writing.begin(viewer, wanted, workId, form, originOf(config, request));
+      const { id: workId, form, of, find, ...wish } = body as Wanted & Habits & { id: string; form: ExportForm };
+      return writing.begin(viewer, { of, find, habits: wish }, workId, form, originOf(config, request));
     },
   );
   return router;

@@ -4,16 +4,11 @@ import { LISTED, LISTED_ORDERS, MOST_LISTED } from '@glossarion/core/document';
 import type { Services } from '../services';
 import type { Habits } from '../services/find';
 import type { FoundListWish } from '../services/foundLists';
+import { habits } from '../values';
 import { route } from './route';
 import * as answers from './answers';
 
 const typed = Joi.string().allow('').max(500).required();
-
-/** How days in words are read. */
-const habits = {
-  order: Joi.string().valid('day first', 'month first').default('day first'),
-  weekBegins: Joi.number().integer().min(0).max(6).default(1),
-};
 
 /** Finding by words and by name. */
 export function findRoutes({ find, foundLists, pickables, webTitles }: Services): Router {

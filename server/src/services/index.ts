@@ -214,7 +214,10 @@ export async function openServices(config: Config, log: Logger): Promise<Service
       {
         ...{ database, threads, kinds, attachments, calendarFiles, margin },
         reader: (viewer) => entries.reader(viewer),
-        find: async (viewer, line) => (await find.find(viewer, line, MOST_EXPORTED)).findings.map(({ id }) => id),
+        find: async (viewer, line, habits) => {
+          const { findings, isMore } = await find.find(viewer, line, MOST_EXPORTED, habits);
+          return { ids: findings.map(({ id }) => id), isMore };
+        },
         siteFiles: new URL('./site/', import.meta.url),
       },
       works,

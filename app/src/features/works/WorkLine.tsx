@@ -97,6 +97,7 @@ function Outcome({ work: { id, file, report } }: { work: Work }) {
     const address = `/api/works/${id}/file`;
     return (
       <Line>
+        {file.isMore && 'More was found than is taken out at once: the first '}
         {count(file.pages, 'page')}
         {file.files > 0 && `, ${count(file.files, 'attachment')}`}.{' '}
         {file.form === 'print' ? (

@@ -3,13 +3,17 @@ import type { ImportReport, PresentChoice } from '@glossarion/core/formats/markd
 import type { ExportForm, ImportPreview, Work } from '@glossarion/core/works';
 import { api, problemSentence } from '../../state/api';
 import { ask, FRESH } from '../../state/store';
+import { reading } from '../../state/typedDay';
 
 /** What takes long, asked for where it is shown. */
 const workQueries = api.injectEndpoints({
   endpoints: (build) => ({
     works: build.query<Work[], void>({ query: () => '/works', providesTags: ['Works'] }),
     takeOut: build.mutation<Work, { id: string; of: string | null; find?: string; form: ExportForm }>({
-      query: (body) => ({ url: '/exports', method: 'POST', body }),
+      query: (wish) => {
+        const { order, weekBegins } = reading();
+        return { url: '/exports', method: 'POST', body: { ...wish, order, weekBegins } };
+      },
       invalidatesTags: ['Works'],
     }),
     serverFolders: build.query<string[], void>({ query: () => '/imports/folders', keepUnusedDataFor: 0 }),

@@ -3,6 +3,7 @@ import { fileName } from '@glossarion/core/formats/account';
 import type { ExportForm, Work, WorkFile } from '@glossarion/core/works';
 import { accountOf, type Viewer } from '../../access';
 import { notFound, Problem } from '../../problem';
+import type { Habits } from '../find';
 import type { Works } from '../works';
 import type { ExportContext } from './context';
 import { exportedEntries, exportedPages } from './entries';
@@ -13,6 +14,8 @@ import type { Outgoing } from './outgoing';
 export interface Wanted {
   of: string | null;
   find?: string;
+  /** By which days in words are read. */
+  habits?: Habits;
 }
 
 const STOPPED = 'It was stopped, and nothing was written.';
@@ -30,7 +33,7 @@ export class Exports {
    * @param origin where the product is served, for what leads to it
    * @throws Problem (404) when the entry is not there
    */
-  begin(viewer: Viewer, { of, find }: Wanted, id: string, form: ExportForm, origin: string): Work {
+  begin(viewer: Viewer, { of, find, habits }: Wanted, id: string, form: ExportForm, origin: string): Work {
     const { context } = this;
     const { database } = context;
     const isWhole = of === null && find === undefined;
@@ -41,11 +44,12 @@ export class Exports {
     const called = isWhole ? 'Glossarion' : title;
     const name = `${fileName(called)} ${new Date().toISOString().slice(0, 10)}${ending}`;
     const running = this.works.run(viewer, { id, sort: 'out', name: called, stopped: STOPPED }, async (progress) => {
-      const entries =
-        find === undefined
-          ? await exportedEntries(database, viewer, of)
-          : await exportedPages(database, viewer, await context.find(viewer, find));
-      const roots = new Set((find === undefined ? entries.slice(0, isWhole ? 0 : 1) : entries).map((each) => each.id));
+      const found = find === undefined ? null : await context.find(viewer, find, habits);
+      const entries = found
+        ? await exportedPages(database, viewer, found.ids)
+        : await exportedEntries(database, viewer, of);
+      if (found && entries.length === 0) throw new Problem(404, 'Nothing is found by this, so nothing was taken out.');
+      const roots = new Set((found ? entries : entries.slice(0, isWhole ? 0 : 1)).map((each) => each.id));
       const outgoing: Outgoing = { context, viewer, entries, isWhole, roots, title, origin, progress };
       const target = this.works.pathOf(id);
       await write(outgoing, target);
@@ -53,7 +57,8 @@ export class Exports {
       const { size } = await stat(target);
       // Pages are what was to be done; what was done beyond them are attachments.
       const pages = progress.total;
-      const file: WorkFile = { name, form, size, pages, files: Math.max(0, progress.done - pages) };
+      const files = Math.max(0, progress.done - pages);
+      const file: WorkFile = { name, form, size, pages, files, isMore: found?.isMore ?? false };
       return { file };
     });
     // What came of it is told by the work.
