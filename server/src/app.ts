@@ -8,6 +8,7 @@ import { STATUS_CODES } from 'node:http';
 import path from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { ActError, type ActRefusal } from '@glossarion/core/acts';
+import { TOLD_HEADER } from '@glossarion/core/notices';
 import { troubleOf } from './database/trouble';
 import { Problem } from './problem';
 import { asText } from './text';
@@ -105,7 +106,10 @@ export function makeApp(services: Services): Express {
       next(new Problem(403, 'This was asked from another site and was not done.'));
       return;
     }
-    Object.assign(response.locals, await accounts.bySession(sessionToken(request.headers.cookie)));
+    const signedIn = await accounts.bySession(sessionToken(request.headers.cookie));
+    Object.assign(response.locals, signedIn);
+    // Before anything is read for the answer: it may be older than that, and never newer.
+    if (signedIn) response.setHeader(TOLD_HEADER, services.notices.told(signedIn.viewer.accountId));
     next();
   });
   api.get('/health', async (_request, response) => {

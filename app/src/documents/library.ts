@@ -16,6 +16,8 @@ export type Saving = 'saved' | 'saving' | 'offline' | 'full';
 
 export interface LibraryEvents {
   onSaving: (saving: Saving) => void;
+  /** The server tells of changes from now on; how far others had been told before (core/notices). */
+  onHeard: (told: string) => void;
   onChanged: (changed: ChangeNotice[]) => void;
   /** The server is reached again: what changed meanwhile was told to nobody here. */
   onBack: () => void;
@@ -401,6 +403,8 @@ export class Library {
       case 'refused':
         if (message.number === null) return this.pages.get(message.page)?.setMissing(message.reason);
         return void this.setAside(message.page, message.reason);
+      case 'told':
+        return this.events.onHeard(message.told);
       case 'changed':
         return this.events.onChanged(message.changed);
     }

@@ -4,6 +4,7 @@ import { api } from '../state/api';
 import { dropPickables, preparePickables, renewPickables } from '../state/pickables';
 import { sendWaitingActs } from '../state/waitingActs';
 import { askAgain, refreshTargets, store } from '../state/store';
+import { forgetTold, noteHeard, onMissed } from '../state/told';
 import { noticed, savingChanged } from '../state/view';
 import type { Ahead } from './ahead';
 import { sendDrafts } from './glossDrafts';
@@ -54,6 +55,7 @@ export class Shelf {
     readonly local: LocalStore,
     ahead: Ahead | null = null,
   ) {
+    onMissed(() => void askAgain(Date.now()));
     this.library = new Library(local, this.events, ahead);
     void this.readKept();
     void sendDrafts(accountId, local).then(this.readKept);
@@ -108,6 +110,7 @@ export class Shelf {
           }, SAVED_AFTER);
         }
       },
+      onHeard: noteHeard,
       onChanged: (changed) => {
         store.dispatch(api.util.invalidateTags(changed.filter(({ what }) => what !== 'words').flatMap(tagsOf)));
         this.findAgain();
@@ -173,5 +176,6 @@ export function takeShelf(accountId: string): Promise<Shelf> {
 export function letGoOfShelf(accountId: string): void {
   if (opened?.accountId !== accountId) return;
   opened.shelf?.close();
+  forgetTold();
   opened = null;
 }

@@ -3,7 +3,7 @@ import type { GlossOrder, MarginFilter, MarginPage } from '@glossarion/core/marg
 import type { Act } from '@glossarion/core/acts';
 import type { Season, Contents, ContentsEntry, EntryInfo } from '@glossarion/core/outline';
 import type { AlsoNamedLines } from '@glossarion/core/alsoNamed';
-import { OUTERMOST } from '@glossarion/core/notices';
+import { OUTERMOST, TOLD_HEADER } from '@glossarion/core/notices';
 import type { BinnedEntry, Breaks } from '@glossarion/core/bin';
 import type { Desk as DeskInfo } from '@glossarion/core/desk';
 import type { AroundDay, CalendarDay, PeriodPage } from '@glossarion/core/journal';
@@ -13,6 +13,7 @@ import type { Tag as StoredTag } from '@glossarion/core/tags';
 import type { BroughtForward, Gathering, TaskCounts, TaskList } from '@glossarion/core/tasks';
 import type { Tray } from '@glossarion/core/tray';
 import type { TemplateInfo } from '@glossarion/core/templates';
+import { noteAnswer } from './told';
 import type { ActsDone, DayInfo, MarginView, PageInfo, SessionInfo, SettingsInfo } from './types';
 
 const fetchAnswer = fetchBaseQuery({ baseUrl: '/api' });
@@ -21,10 +22,12 @@ const fetchAnswer = fetchBaseQuery({ baseUrl: '/api' });
 const OFFLINE_WAIT = 1_500;
 
 /** What can't be done without the server says so at once. */
-const base: typeof fetchAnswer = (asked, query, more) => {
+const base: typeof fetchAnswer = async (asked, query, more) => {
   const { view } = query.getState() as { view?: { saving?: string } };
   const wish = typeof asked === 'string' ? { url: asked } : asked;
-  return fetchAnswer(view?.saving === 'offline' ? { ...wish, timeout: OFFLINE_WAIT } : wish, query, more);
+  const answer = await fetchAnswer(view?.saving === 'offline' ? { ...wish, timeout: OFFLINE_WAIT } : wish, query, more);
+  noteAnswer(answer.meta?.response?.headers.get(TOLD_HEADER) ?? null);
+  return answer;
 };
 
 /** Whether an error says that the server was not reached, and not that it refused. */

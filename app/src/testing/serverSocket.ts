@@ -66,6 +66,7 @@ export const shown = Object.assign(new EventTarget(), { visibilityState: 'visibl
 /** What a window is told by its library. */
 export const events = () => ({
   onSaving: jest.fn(),
+  onHeard: jest.fn(),
   onChanged: jest.fn(),
   onBack: jest.fn(),
   onKept: jest.fn(),

@@ -19,6 +19,8 @@ export type ServerMessage =
   /** The server can't store it at present; the window keeps it and sends it again. */
   | { type: 'wait'; page: string; number: number | null; reason: string }
   | { type: 'refused'; page: string; number: number | null; reason: string; isStale: boolean }
+  /** First of all: how far others have been told of changes (notices/told); this window is told of what follows. */
+  | { type: 'told'; told: string }
   | { type: 'changed'; changed: ChangeNotice[] };
 
 /** Who made a change that the server tells of. */

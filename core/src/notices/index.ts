@@ -1,1 +1,2 @@
 export * from './changed';
+export * from './told';

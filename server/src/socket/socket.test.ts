@@ -2,6 +2,7 @@ import WebSocket from 'ws';
 import * as Y from 'yjs';
 import { newId, ownWords, readBody, SCHEMA_VERSION, writeBody, type BodyJson } from '@glossarion/core/document';
 import { dayId } from '@glossarion/core/journal';
+import { readTold } from '@glossarion/core/notices';
 import { makeServer, notes, type Person, type TestedServer } from '../testing/makeServer';
 import { checkData } from '../services/checkData';
 import type { ServerMessage } from '@glossarion/core/messages';
@@ -119,6 +120,22 @@ test('a window that has closed a page hears nothing more of its text', async () 
   await one.hear('saved');
   await other.hear('changed');
   expect(other.words()).toEqual(['Worn, not bent.']);
+});
+
+test('a window hears first how far others had been told, by which it knows which answers are older', async () => {
+  await server.services.background.idle();
+  const toldBy = async () => String((await ines.get('/desk').expect(200)).headers.told);
+  const before = await toldBy();
+  expect((await (await openSocket()).hear('told')).told).toBe(before);
+  await ines.post('/acts', { acts: [{ do: 'bin', id: pageId }] }).expect(200);
+  await server.services.background.idle();
+  const after = await toldBy();
+  const [one, other] = [readTold(before)!, readTold(after)!];
+  expect(other.since).toBe(one.since);
+  expect(other.count).toBeGreaterThan(one.count);
+  expect((await (await openSocket()).hear('told')).told).toBe(after);
+  const somebodyElse = await server.person('Tomas');
+  expect(readTold(String((await somebodyElse.get('/desk')).headers.told))!.count).toBe(0);
 });
 
 test('updates sent in one breath are stored in their order, each answered', async () => {

@@ -43,9 +43,9 @@ export function serveSocket(server: Server, services: Services): () => void {
       });
       opened.on('pong', () => alive.add(opened));
       opened.on('error', (error) => services.log.warn(error, 'socket'));
-      const stop = services.notices.receive(window.viewer.accountId, (changed) =>
-        window.send({ type: 'changed', changed }),
-      );
+      const { accountId } = window.viewer;
+      const stop = services.notices.receive(accountId, (changed) => window.send({ type: 'changed', changed }));
+      window.send({ type: 'told', told: services.notices.told(accountId) });
       // It may have ended while this was opened.
       void services.accounts.isOpen(signedIn.session.id).then((isOpen) => isOpen || window.signOut());
       opened.on('close', () => {

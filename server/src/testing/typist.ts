@@ -79,7 +79,7 @@ export class Typist {
   }
 
   private hear(message: ServerMessage): void {
-    if (message.type === 'changed') return;
+    if (message.type === 'changed' || message.type === 'told') return;
     if (message.type === 'state') this.epoch = message.epoch;
     if (message.type === 'state' || message.type === 'update') {
       Y.applyUpdate(this.document, new Uint8Array(Buffer.from(message.update, 'base64')));
