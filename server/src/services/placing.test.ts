@@ -143,6 +143,42 @@ test('L10 glosses come in the order that was chosen, and those of one line by th
   await ines.get(`/pages/${gate}/margin?order=sideways`).expect(400);
 });
 
+test('L10 read for many pages at once, as a site shows them, glosses stand where the Margin of each has them', async () => {
+  const more = Array.from({ length: 12 }, (_each, index) => ({
+    path: `Mill/Visit ${index}.md`,
+    text: `---\nkinds: [Meeting]\n---\nHinge tarred, see [[Sluice gate]] and [[Timber]].\n\nThe [[Old gate]], elm.\n`,
+  }));
+  await ines.post('/imports', { files: [...more, { path: 'Mill/Old gate.md', text: 'Elm too.\n' }] }).expect(200);
+  await server.services.background.idle();
+  const [gate, old, timber] = [await idOf('Sluice gate'), await idOf('Old gate'), await idOf('Timber')];
+  const [first, , last] = await bodyOf(gate);
+  const ofOld = (await server.services.margin.glosses(ines.viewer, old)).glosses;
+  await act({ do: 'moveGloss', id: old, blockId: ofOld[0]!.blockId, lineId: null, isMoved: true });
+  const ofGate = (await server.services.margin.glosses(ines.viewer, gate)).glosses;
+  const move = (gloss: Gloss | undefined, lineId: string | null): Act => ({
+    do: 'moveGloss',
+    id: gate,
+    blockId: gloss!.blockId,
+    lineId,
+    isMoved: true,
+  });
+  await act(move(ofGate[0], last!.attrs.id), move(ofGate[1], null), move(ofGate[2], first!.attrs.id));
+  await act({ do: 'merge', id: old, intoId: gate });
+  await server.services.background.idle();
+  const { margin } = server.services;
+  const ids = [gate, timber, await idOf('Hinges'), await idOf('Visit 3')];
+  const read = await margin.newestGlosses(ines.viewer, ids, 5);
+  for (const id of ids) {
+    const { glosses } = await margin.glosses(ines.viewer, id, {}, { limit: 5 });
+    const asRead = glosses.map(({ pageId, blockId, field, lineId, trail, pigment, node }) => ({
+      ...{ pageId, blockId: field === null ? blockId : null, lineId, trail, pigment, node },
+    }));
+    expect(read.get(id) ?? []).toEqual(asRead);
+  }
+  expect(read.get(gate)).toHaveLength(5);
+  expect(read.get(timber)).toHaveLength(5);
+});
+
 test('L11 what a Margin shows of a line is as old as its page, though it was read before and others were not changed', async () => {
   const gate = await idOf('Sluice gate');
   const hinges = await idOf('Hinges');

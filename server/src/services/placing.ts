@@ -112,7 +112,8 @@ export class Placing {
     pages: number,
     found: { rows: GlossPlace[]; ended: number },
   ): Promise<void> {
-    return this.database.write(async () => {
+    // It can be found again: the disk is not waited for.
+    return this.database.writePiece(async () => {
       const connection = this.database.writing(viewer);
       if (accountOf(connection.raw, pageId) === undefined) return;
       const put = prepared(connection.raw, PUT_PLACE);
