@@ -25,6 +25,8 @@ const say = (person: Person | null, message: object, origin = server.url, schema
     });
     socket.on('open', () => socket.send(JSON.stringify(message)));
     socket.on('message', (data) => {
+      // Said to everybody first: how often the account was told of something (core/notices).
+      if (String(data).startsWith('{"type":"told"')) return;
       resolve(String(data));
       socket.close();
     });
