@@ -157,6 +157,14 @@ describe('while it comes in', () => {
     expect(server.row("SELECT lines FROM vocabulary WHERE word = 'hand'")).toEqual({ lines: 1 });
   });
 
+  test('one that can’t even begin holds up nothing', async () => {
+    const { database, imports } = server.services;
+    jest.spyOn(database, 'writePiece').mockRejectedValueOnce(new Error('no room'));
+    await expect(imports.take(ines.viewer, files)).rejects.toThrow('no room');
+    expect(database.importing.size).toBe(0);
+    expect((await imports.take(ines.viewer, files)).pages).toBe(240);
+  });
+
   test('its tags are seen when it is whole; stopped, those stay that somebody used meanwhile', async () => {
     const { documents, imports, works } = server.services;
     const tagged = files.map(({ path, text }, index) => ({ path, text: `${text}\n#salt/pan${index} #brine\n` }));

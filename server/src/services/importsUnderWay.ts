@@ -11,9 +11,14 @@ const AT_ONCE = 40;
 /** What came in with `id` is seen by nobody from now on, until it is whole. */
 export async function beginImport(database: Database, viewer: Viewer, id: string): Promise<void> {
   database.importing.add(id);
-  await database.writePiece((manager) =>
-    manager.insert(ImportUnderWayEntity, { id, ...ownedBy(viewer), begunAt: new Date().toISOString(), countedTo: 0 }),
-  );
+  const row = { id, ...ownedBy(viewer), begunAt: new Date().toISOString(), countedTo: 0 };
+  try {
+    await database.writePiece((manager) => manager.insert(ImportUnderWayEntity, row));
+  } catch (error) {
+    // What never began holds up nothing.
+    database.importing.delete(id);
+    throw error;
+  }
 }
 
 /** The words of its entries are counted up to the one with this row. Must run within the transaction that counts them. */

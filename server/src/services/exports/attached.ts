@@ -8,6 +8,8 @@ import type { ZipEntry } from './zip';
 export class AttachedFiles {
   private names = new FolderNames();
   private known = new Map<string, (PortableFile & { from: string }) | null>();
+  /** Pages are written side by side: what one looks for is known to the next only when it was found. */
+  private looking: Promise<void> = Promise.resolve();
 
   constructor(
     private context: ExportContext,
@@ -15,11 +17,18 @@ export class AttachedFiles {
   ) {}
 
   /** Looks which of these are attachments. */
-  async look(ids: Iterable<string>): Promise<void> {
+  look(ids: Iterable<string>): Promise<void> {
+    const looked = this.looking.then(() => this.lookFor(ids));
+    this.looking = looked.catch(() => undefined);
+    return looked;
+  }
+
+  private async lookFor(ids: Iterable<string>): Promise<void> {
     const unknown = [...ids].filter((id) => !this.known.has(id));
     if (unknown.length === 0) return;
+    const present = await this.context.attachments.present(this.viewer, unknown);
     for (const id of unknown) this.known.set(id, null);
-    for (const { id, name, media, path: from } of await this.context.attachments.present(this.viewer, unknown)) {
+    for (const { id, name, media, path: from } of present) {
       const parts = /^(.*?)(\.[^.]{1,12})?$/u.exec(name)!;
       const ending = (parts[2] ?? '').replaceAll(/[^.\p{L}\p{N}]/gu, '');
       // Two of one name differ before their ending.
