@@ -61,9 +61,9 @@ export function WorkLine({ work }: { work: Work }) {
       {state === 'waiting' && work.preview && <Preview work={work} preview={work.preview} />}
       {state === 'done' && <Outcome work={work} />}
       {state === 'failed' && (
-        <Words role="alert" tone={colour.vermilion}>
+        <Line look="work-problem" role="alert">
           {work.problem}
-        </Words>
+        </Line>
       )}
       <Box look="works-buttons">
         {work.canTakeBack && (

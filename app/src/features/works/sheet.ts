@@ -12,6 +12,7 @@ export const worksSheet = `
 .works-fold { min-height: 44px; padding: 0; font: 500 16px/22px ${face.interface}; color: var(--ochre); }
 .works-remark { font: 15px/20px ${face.interface}; color: var(--soft); overflow-wrap: anywhere; padding-bottom: 2px; }
 .work { padding: 12px 0 6px; border-bottom: 1px solid var(--rule); gap: 2px; }
+.work-problem { color: var(--vermilion); }
 .work-name { font: 500 18px/24px ${face.writing}; overflow-wrap: anywhere; }
 @media (min-width: ${measure.wide}px) {
   .works-ways { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); }
