@@ -64,6 +64,7 @@ const SERVER = [
     'app.ts',
     'socket',
     'measuring',
+    'stillConnections.ts',
     'start.ts',
   ],
   ...['stop.ts', 'commands', 'main.ts', 'testing', 'reliability'],

@@ -6,6 +6,7 @@ import type { Config } from './config';
 import { StartError } from './startError';
 import { openServices, type Services } from './services';
 import { serveSocket } from './socket/socket';
+import { endStillConnections } from './stillConnections';
 
 export interface Running {
   services: Services;
@@ -45,7 +46,7 @@ export async function start(
   const server = createServer(makeApp(services));
   // A body may take as long as it moves: each route bounds it, and a connection on which nothing moves is ended.
   server.requestTimeout = 0;
-  server.setTimeout(STILL_AFTER);
+  endStillConnections(server, STILL_AFTER);
   server.keepAliveTimeout = KEPT_OPEN;
   server.headersTimeout = KEPT_OPEN + 5_000;
   const stopSocket = serveSocket(server, services);
