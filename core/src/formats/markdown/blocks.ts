@@ -1,11 +1,5 @@
-import type { Blockquote, Definition, ListItem, PhrasingContent, Root, RootContent, TableCell } from 'mdast';
-import { fromMarkdown } from 'mdast-util-from-markdown';
-import { frontmatterFromMarkdown } from 'mdast-util-frontmatter';
-import { gfmFromMarkdown } from 'mdast-util-gfm';
+import type { Blockquote, Definition, ListItem, PhrasingContent, RootContent, TableCell } from 'mdast';
 import { toString } from 'mdast-util-to-string';
-import { frontmatter } from 'micromark-extension-frontmatter';
-import { gfm } from 'micromark-extension-gfm';
-
 import { block } from '../../document/build';
 import {
   depthOf,
@@ -21,24 +15,10 @@ import { ATTRIBUTES, readTextAttributes } from '../attributes';
 import { asWritten, broughtBack, putAway } from './escapes';
 import { readFrontMatter, type FrontMatter, type ReadFront } from './frontMatter';
 import { readInline, textNodes, type ReadContext } from './inline';
+import { HEADS, parseWhatStands } from './parse';
 import { readSaid, saidOf } from './said';
 import { piecesOf } from './pieces';
 import { tame } from './tame';
-
-/** GitHub's extensions without what they do after parsing: that would link an address whose form was escaped. */
-const gfmNodes = gfmFromMarkdown().map((extension) => ({ ...extension, transforms: [] }));
-
-/** Made once: putting the extensions together takes as long as parsing a short text. */
-const PIECE = { extensions: [gfm({ singleTilde: false })], mdastExtensions: gfmNodes };
-/** What the head of a file may be written in: between three hyphens, between three plus signs. */
-const HEADS: ('yaml' | 'toml')[] = ['yaml', 'toml'];
-const FILE = {
-  extensions: [...PIECE.extensions, frontmatter(HEADS)],
-  mdastExtensions: [...gfmNodes, frontmatterFromMarkdown(HEADS)],
-};
-
-/** Parses Markdown with tables, to-do items and front matter into its syntax tree. */
-export const parseMarkdown = (text: string, isFile = true): Root => fromMarkdown(text, isFile ? FILE : PIECE);
 
 export interface ReadMarkdown {
   front: FrontMatter;
@@ -60,7 +40,7 @@ export function readMarkdown(text: string, remark: (what: string) => void, isFil
   const unused = new Map<string, Definition>();
   const used = new Set<string>();
   for (const [index, piece] of piecesOf(tamed.text).entries()) {
-    const tree = parseMarkdown(putAway(index === 0 ? head + piece : piece), isFile && index === 0);
+    const tree = parseWhatStands(putAway(index === 0 ? head + piece : piece), isFile && index === 0);
     const definitions = new Map<string, Definition>();
     for (const node of tree.children) {
       if (node.type === 'definition' && !definitions.has(node.identifier)) definitions.set(node.identifier, node);

@@ -3,6 +3,7 @@ export * from './encoding';
 export { filesNamed, type FileAlong } from './filesAlong';
 export type { FrontMatter } from './frontMatter';
 export { PRESENT_CHOICES, type PageHere, type PresentChoice, type PresentPage } from './here';
+export { parseMarkdown } from './parse';
 export * from './plan';
 export * from './readFile';
 export * from './resolve';
