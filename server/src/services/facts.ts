@@ -8,11 +8,11 @@ import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import { GlossPlaceEntity, LINE_FACT_NAMES, LINE_FACT_TABLES } from '../entities';
 import { LINES_TO_FIND } from '../entities/block.queries';
 import { DROP_ROW, DROP_ROWS, PUT_BLOCK, PUT_ROW } from '../entities/fact.queries';
-import { INDEXED, WRITE_INDEX } from '../entities/find.queries';
 import { COUNT_WORDS } from '../entities/vocabulary.queries';
 import { fileNamesOf, foundBeside, foundInFiles, foundLine, foundTitle, wordsOfLines } from './foundWords';
 import { GatheredCounts } from './gatheredCounts';
 import { HOLDERS, type HolderKind } from './holders';
+import { WordIndex } from './wordIndex';
 
 const GLOSS_PLACES = GlossPlaceEntity.options.tableName!;
 
@@ -32,16 +32,11 @@ export interface FactsOf {
   isFoundAnew?: boolean;
 }
 
-/** What the index has of a row. */
-interface Indexed {
-  title: string;
-  body: string;
-}
-
 /** Writes what is known of bodies into the indexed tables, changing only rows that differ. */
 export class FactWriter {
   private listeners = new Set<(documentId: string) => void>();
   private countListeners = new Set<(accountId: string, words: readonly string[]) => void>();
+  private index: WordIndex;
   /** Takes what is counted, while much is written at once. */
   private gathered: GatheredCounts | null = null;
 
@@ -49,7 +44,9 @@ export class FactWriter {
   constructor(
     private database: Pick<Database, 'writer'>,
     private languagesOf: (accountId: string, row: number) => readonly string[] = () => [],
-  ) {}
+  ) {
+    this.index = new WordIndex(database);
+  }
 
   /** Calls `changed` within every transaction in which the facts of a document change. */
   onChange(changed: (documentId: string) => void): void {
@@ -76,11 +73,14 @@ export class FactWriter {
     return done;
   }
 
-  /** What `work` counts is gathered, to be stored later. Nothing else may be written meanwhile. */
+  /**
+   * What `work` counts is gathered, to be stored later; what it writes to the index is written at its end. All of it must
+   * be within one transaction, and nothing else may be written meanwhile.
+   */
   async countingInto<T>(gathered: GatheredCounts, work: () => Promise<T> | T): Promise<T> {
     this.gathered = gathered;
     try {
-      return await work();
+      return await this.index.atOnce(work);
     } finally {
       this.gathered = null;
     }
@@ -128,13 +128,12 @@ export class FactWriter {
         found.push(foundLine(block));
         if (index % AT_ONCE === AT_ONCE - 1) yield;
       }
-      const before = isFoundAnew ? undefined : this.indexed(row);
+      const before = isFoundAnew ? undefined : this.index.of(row);
       const entry = {
         title: foundTitle(title, holder.otherNames(writer, of.id)),
         body: found.filter(Boolean).join(' '),
       };
-      if (before?.title !== entry.title || before.body !== entry.body)
-        this.run(WRITE_INDEX, row, entry.title, entry.body);
+      if (before?.title !== entry.title || before.body !== entry.body) this.index.write(row, entry);
       const hasFiles = facts.files.length > 0 || (previous?.files.length ?? 0) > 0;
       if (hasFiles && (isFoundAnew || before?.title !== entry.title || isOtherwise(facts, previous, 'files'))) {
         this.writeFiles(of.id, row, entry.title);
@@ -170,19 +169,19 @@ export class FactWriter {
 
   /** More or less is known of what is written in the files that a page shows. */
   writeFileWords(id: string, row: number): void {
-    const indexed = this.indexed(row);
+    const indexed = this.index.of(row);
     if (indexed) this.writeFiles(id, row, indexed.title);
   }
 
   private writeFiles(id: string, row: number, title: string): void {
     const body = foundInFiles(this.database.writer, id, title);
-    if (body === '') this.run(DROP_ROWS('findIndex', 'rowid'), -row);
-    else if (this.indexed(-row)?.body !== body) this.run(WRITE_INDEX, -row, '', body);
+    if (body === '') this.index.drop(-row);
+    else if (this.index.of(-row)?.body !== body) this.index.write(-row, { title: '', body });
   }
 
   private writeTitle(id: string, row: number, title: string): void {
-    const before = this.indexed(row);
-    this.run(WRITE_INDEX, row, title, before?.body ?? '');
+    const before = this.index.of(row);
+    this.index.write(row, { title, body: before?.body ?? '' });
     if (this.isIndexed(-row)) this.writeFiles(id, row, title);
     this.count(id, row, before?.title ?? '', title, [], []);
   }
@@ -193,22 +192,22 @@ export class FactWriter {
    * @param isCounted whether the words that the index has of it are counted
    */
   drop({ id, row }: { id: string; row: number }, isCounted = true): void {
-    const indexed = this.indexed(row);
+    const indexed = this.index.of(row);
     // Of what an import has left halfway nothing is counted yet.
     if (!indexed) return;
     const lines = isCounted ? this.linesOf(id) : [];
-    for (const each of [row, -row]) this.run(DROP_ROWS('findIndex', 'rowid'), each);
+    for (const each of [row, -row]) this.index.drop(each);
     if (isCounted) this.count(id, row, indexed.title, '', lines, []);
   }
 
   /** The names of what has no document are counted from what the index has of them. */
   countName(id: string, row: number): void {
-    this.count(id, row, '', this.indexed(row)?.title ?? '', [], []);
+    this.count(id, row, '', this.index.of(row)?.title ?? '', [], []);
   }
 
   /** The words of an entry are counted in these languages from now on, and no longer in those. */
   countIn(id: string, row: number, languages: readonly string[], before: readonly string[]): void {
-    const indexed = this.indexed(row);
+    const indexed = this.index.of(row);
     // Of what an import has left halfway nothing is counted yet.
     if (!indexed) return;
     const lines = wordsOfLines(this.linesOf(id));
@@ -233,11 +232,7 @@ export class FactWriter {
 
   /** Whether the index has anything of a row. */
   isIndexed(row: number): boolean {
-    return this.indexed(row) !== undefined;
-  }
-
-  private indexed(row: number): Indexed | undefined {
-    return prepared(this.database.writer, INDEXED).get(row) as Indexed | undefined;
+    return this.index.of(row) !== undefined;
   }
 
   /** Counts the words of an entry's title and lines in the place of those it had. */

@@ -35,8 +35,8 @@ import type { Progress, Works } from './works';
 
 /** A piece of an import is written for about so long, in milliseconds; then others are served. */
 const PIECE = 30;
-/** What is counted of so many words is stored: storing it takes about as long as a piece. */
-const MOST_GATHERED = 4_000;
+/** What is counted of so many words is stored: storing it takes about as long as two pieces. */
+const MOST_GATHERED = 8_000;
 /** While somebody writes, who waits for it, it is shorter, and a pause follows. */
 const SHORT_PIECE = 3;
 const PAUSE = 4;
