@@ -90,6 +90,9 @@ const UNSAID = Object.fromEntries(
 export const attributesOfCopy = (attrs: Readonly<Record<string, unknown>>): Record<string, unknown> =>
   Object.fromEntries(Object.entries(attrs).map(([name, value]) => [name, name in UNSAID ? UNSAID[name] : value]));
 
+/** What each attribute of text says where a kind has none of it: asked for with every line that is made. */
+const FALLBACKS = Object.entries(OF_TEXT).map(([name, { default: fallback }]) => [name, fallback] as const);
+
 /**
  * What a text block says of itself when it becomes one of a kind: of what is given, what its kind has; what a new one
  * says where nothing is given; the default for what other kinds have.
@@ -100,9 +103,9 @@ export function textAttributes(name: string, given: Readonly<Record<string, unkn
   const kind = texts.get(name);
   if (!kind) throw new Error(`There is no kind of text named ${name}.`);
   const own = kind.attributes ?? {};
-  const attrs = Object.entries(OF_TEXT).map(([key, { default: fallback }]) => [
-    key,
-    key in own ? (given[key] ?? kind.begins?.[key] ?? fallback) : fallback,
-  ]);
-  return { kind: name, ...Object.fromEntries(attrs) };
+  const attrs: Record<string, unknown> = { kind: name };
+  for (const [key, fallback] of FALLBACKS) {
+    attrs[key] = key in own ? (given[key] ?? kind.begins?.[key] ?? fallback) : fallback;
+  }
+  return attrs;
 }
