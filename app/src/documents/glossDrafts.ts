@@ -1,6 +1,6 @@
 import { ownWords, type NodeJson } from '@glossarion/core/document';
 import type { Act } from '@glossarion/core/acts';
-import type { LocalStore } from './localStore';
+import type { KeptHere } from './localStore';
 import { api, problemSentence } from '../state/api';
 import { store } from '../state/store';
 import { rememberedAccount } from '../state/memory';
@@ -75,7 +75,7 @@ export const rewriting = ({ pageId, node, was }: GlossDraft): Act => ({
 });
 
 /** Sends what a window that was closed had not sent; what is refused becomes a kept copy on its page. */
-export async function sendDrafts(accountId: string, local: LocalStore): Promise<void> {
+export async function sendDrafts(accountId: string, local: KeptHere): Promise<void> {
   for (const id of Object.keys(read(accountId))) {
     const send = async () => {
       const draft = read(accountId)[id];
@@ -87,7 +87,7 @@ export async function sendDrafts(accountId: string, local: LocalStore): Promise<
   }
 }
 
-async function sendDraft(draft: GlossDraft, local: LocalStore): Promise<void> {
+async function sendDraft(draft: GlossDraft, local: KeptHere): Promise<void> {
   const sending = store.dispatch(api.endpoints.acts.initiate([rewriting(draft)]));
   try {
     await sending.unwrap();

@@ -1,7 +1,7 @@
 import * as Y from 'yjs';
 import { readBody, shownWords, type NodeJson } from '@glossarion/core/document';
 import type { Library } from './library';
-import type { LocalStore, OutboxItem } from './localStore';
+import type { KeptHere, OutboxItem } from './localStore';
 
 /** The text of a page as it is held here, with what was typed and not sent yet. */
 export interface HeldText {
@@ -25,7 +25,7 @@ function textOf(pageId: string, document: Y.Doc): HeldText | null {
 }
 
 /** The pages that this browser keeps, as they are now. */
-export async function heldTexts(local: LocalStore, library: Pick<Library, 'atHand'>): Promise<HeldText[]> {
+export async function heldTexts(local: KeptHere, library: Pick<Library, 'atHand'>): Promise<HeldText[]> {
   const [stored, waiting] = await Promise.all([local.allPages(), local.outbox()]);
   const unsent = new Map<string, OutboxItem[]>();
   for (const { item } of waiting) unsent.set(item.pageId, [...(unsent.get(item.pageId) ?? []), item]);

@@ -4,7 +4,7 @@ import type { ChangeNotice } from '@glossarion/core/notices';
 import { beginDay } from '@glossarion/core/journal';
 import type { ServerMessage } from '@glossarion/core/messages';
 import type { Ahead } from './ahead';
-import type { LocalStore, OutboxItem, StoredPage } from './localStore';
+import type { KeptHere, OutboxItem, StoredPage } from './localStore';
 import { Connection } from './connection';
 import { fromBase64, toBase64 } from './base64';
 import { PageCopies } from './pageCopies';
@@ -77,7 +77,7 @@ export class Library {
 
   /** @param ahead what was begun before this was here, and is gone on with */
   constructor(
-    private local: LocalStore,
+    private local: KeptHere,
     private events: LibraryEvents,
     ahead: Pick<Ahead, 'page' | 'way'> | null = null,
   ) {

@@ -34,15 +34,43 @@ interface Schema extends DBSchema {
 
 const databaseName = (accountId: string) => `glossarion-${accountId}`;
 
-/** Opens what this browser keeps of an account; makes it when there is nothing yet. */
-export const openDatabase = (accountId: string): Promise<IDBPDatabase<Schema>> =>
-  openDB<Schema>(databaseName(accountId), 1, {
+/** A browser's store that has not answered after so many milliseconds does not answer at all. */
+const ANSWERS_WITHIN = 4_000;
+
+/**
+ * Opens what this browser keeps of an account; makes it when there is nothing yet.
+ *
+ * @throws Error when the browser keeps nothing for this address, or does not answer
+ */
+export async function openDatabase(accountId: string): Promise<IDBPDatabase<Schema>> {
+  const opening = openDB<Schema>(databaseName(accountId), 1, {
     upgrade(created) {
       created.createObjectStore('pages', { keyPath: 'pageId' });
       created.createObjectStore('outbox', { autoIncrement: true }).createIndex('pageId', 'pageId');
       created.createObjectStore('kept', { keyPath: 'id', autoIncrement: true });
     },
   });
+  let late: ReturnType<typeof setTimeout> | undefined;
+  const silent = new Promise<null>((resolve) => (late = setTimeout(() => resolve(null), ANSWERS_WITHIN)));
+  const database = await Promise.race([opening, silent]).finally(() => clearTimeout(late));
+  if (database) return database;
+  void opening.then((each) => each.close()).catch(() => undefined);
+  throw new Error('The store of this browser does not answer.');
+}
+
+/** Whether two copies are of one page, for one reason. */
+export const isOfOne = (one: KeptCopy, other: KeptCopy): boolean =>
+  one.pageId === other.pageId && one.reason === other.reason;
+
+/** A copy with what belongs to it and was set aside later. */
+export const joined = (copy: KeptCopy, more: KeptCopy): KeptCopy => ({
+  ...copy,
+  text: `${copy.text}${more.text}`,
+  at: more.at,
+});
+
+/** What keeps pages and what is written until the server has it. */
+export type KeptHere = Pick<LocalStore, keyof LocalStore>;
 
 export class LocalStore {
   constructor(private database: IDBPDatabase<Schema>) {}
@@ -103,8 +131,8 @@ export class LocalStore {
   async keep(copy: KeptCopy): Promise<void> {
     const transaction = this.database.transaction('kept', 'readwrite');
     const kept = await transaction.store.getAll();
-    const same = kept.find(({ pageId, reason }) => pageId === copy.pageId && reason === copy.reason);
-    await transaction.store.put(same ? { ...same, text: `${same.text}${copy.text}`, at: copy.at } : copy);
+    const same = kept.find((each) => isOfOne(each, copy));
+    await transaction.store.put(same ? joined(same, copy) : copy);
     await transaction.done;
   }
 
@@ -132,8 +160,14 @@ export class LocalStore {
   /** Deletes everything this browser holds of an account. */
   static async wipe(accountId: string): Promise<void> {
     await new Promise<void>((resolve) => {
-      const request = indexedDB.deleteDatabase(databaseName(accountId));
-      request.onsuccess = request.onerror = request.onblocked = () => resolve();
+      setTimeout(resolve, ANSWERS_WITHIN);
+      try {
+        const request = indexedDB.deleteDatabase(databaseName(accountId));
+        request.onsuccess = request.onerror = request.onblocked = () => resolve();
+      } catch {
+        // A browser that keeps nothing for this address has nothing to delete.
+        resolve();
+      }
     });
   }
 }

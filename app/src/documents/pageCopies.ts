@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import type { LocalStore } from './localStore';
+import type { KeptHere } from './localStore';
 import type { PageDocument } from './pageDocument';
 
 /** A copy is written when nothing was typed for so long, or so long after the first change, in milliseconds. */
@@ -10,7 +10,7 @@ const AT_LATEST = 5_000;
 export class PageCopies {
   private waiting = new Map<string, { page: PageDocument; since: number; timer: ReturnType<typeof setTimeout> }>();
 
-  constructor(private local: LocalStore) {}
+  constructor(private local: KeptHere) {}
 
   keepSoon(page: PageDocument): void {
     const now = Date.now();

@@ -9,7 +9,8 @@ import { noticed, savingChanged } from '../state/view';
 import type { Ahead } from './ahead';
 import { sendDrafts } from './glossDrafts';
 import { Library, type LibraryEvents } from './library';
-import { LocalStore, type KeptCopy } from './localStore';
+import { LocalStore, type KeptCopy, type KeptHere } from './localStore';
+import { WindowStore } from './windowStore';
 
 const TAGS = {
   title: 'Titles',
@@ -52,7 +53,7 @@ export class Shelf {
 
   constructor(
     private accountId: string,
-    readonly local: LocalStore,
+    readonly local: KeptHere,
     ahead: Ahead | null = null,
   ) {
     onMissed(() => void askAgain(Date.now()));
@@ -161,7 +162,9 @@ export function openShelfWith(accountId: string, ahead: Ahead & { database: IDBD
 export function takeShelf(accountId: string): Promise<Shelf> {
   if (opened?.accountId === accountId) return opened.coming;
   if (opened) letGoOfShelf(opened.accountId);
-  const coming = LocalStore.open(accountId).then((local) => {
+  // A browser that keeps nothing for this address shows pages all the same, and sends what is written.
+  const keeping = LocalStore.open(accountId).catch(() => new WindowStore());
+  const coming = keeping.then((local) => {
     const shelf = new Shelf(accountId, local);
     if (opened === own) own.shelf = shelf;
     else shelf.close();
