@@ -1,6 +1,6 @@
 import type { Act } from '@glossarion/core/acts';
+import { MAX_ACTS } from '@glossarion/core/outline';
 import { api, isUnreached, problemSentence, UNREACHED } from './api';
-import type { ActsDone } from './types';
 import { store } from './store';
 import { done, doneAgain, noticed, takenBack } from './view';
 import { whenAtRest } from '../kit/atRest';
@@ -12,13 +12,31 @@ const plans = () => import('./shownAtOnce');
 
 whenAtRest(() => void plans().catch(() => undefined));
 
+/**
+ * Does acts, as many at a time as the server does at once; gives what takes all of them back. Where some are refused
+ * those before them are taken back.
+ */
+async function inPieces(acts: readonly Act[]): Promise<Act[]> {
+  const undo: Act[] = [];
+  for (let from = 0; from < acts.length; from += MAX_ACTS) {
+    try {
+      const piece = acts.slice(from, from + MAX_ACTS);
+      undo.unshift(...(await store.dispatch(api.endpoints.acts.initiate(piece)).unwrap()).undo);
+    } catch (error) {
+      if (undo.length > 0) await inPieces(undo).catch(() => undefined);
+      throw error;
+    }
+  }
+  return undo;
+}
+
 /** What is done is shown at once, as far as this window can tell, and taken back when the server refuses it. */
-async function send(acts: readonly Act[]): Promise<ActsDone & { bringsText: boolean }> {
+async function send(acts: readonly Act[]): Promise<{ undo: Act[]; bringsText: boolean }> {
   const planning = await plans().catch(() => null);
   const takeBackShown = planning?.showAtOnce(acts) ?? (() => {});
   try {
-    const done = await store.dispatch(api.endpoints.acts.initiate(acts)).unwrap();
-    return { ...done, bringsText: planning?.bringText(done.undo) ?? false };
+    const undo = await inPieces(acts);
+    return { undo, bringsText: planning?.bringText(undo) ?? false };
   } catch (error) {
     takeBackShown();
     throw error;

@@ -1,6 +1,4 @@
 import { useState } from 'react';
-import type { Act } from '@glossarion/core/acts';
-import { MAX_ACTS } from '@glossarion/core/outline';
 import type { Work } from '@glossarion/core/works';
 import { Action } from '../../kit/Action';
 import { Box } from '../../kit/Box';
@@ -8,7 +6,7 @@ import { count } from '../../kit/count';
 import { Progress } from '../../kit/Progress';
 import { Way } from '../../kit/Way';
 import { Line, Words } from '../../kit/Words';
-import { noteDeed, performQuietly } from '../../state/deeds';
+import { perform } from '../../state/deeds';
 import { useAppDispatch } from '../../state/store';
 import { sizeWords } from '../../state/upload';
 import { noticed } from '../../state/view';
@@ -40,14 +38,8 @@ export function WorkLine({ work }: { work: Work }) {
     setBusy(true);
     const acts = await takingBack(id).catch(() => null);
     if (!acts) return void dispatch(noticed({ words: 'The server can’t be reached. Nothing was taken back.' }));
-    const undo: Act[] = [];
-    for (let from = 0; from < acts.length; from += MAX_ACTS) {
-      const undone = await performQuietly(acts.slice(from, from + MAX_ACTS));
-      if (!undone) break;
-      undo.unshift(...undone);
-    }
-    if (undo.length > 0) noteDeed(`What came in with “${name}” is in the bin.`, undo);
-    await end(id);
+    // What was refused can be tried again: the work stays.
+    if (await perform(acts, `What came in with “${name}” is in the bin.`)) await end(id);
   };
   return (
     <Box role="listitem" look="work">
