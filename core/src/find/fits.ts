@@ -1,4 +1,4 @@
-import { foldWords, wordsIn, type FoundWord } from '../words';
+import { wordsIn, type FoundWord } from '../words';
 import { isToken, type How, type Reading } from './readings';
 import type { WantedWord } from './wanted';
 
@@ -25,25 +25,30 @@ function placeOf(words: readonly string[], { terms, isBeginning }: Reading, from
   return -1;
 }
 
+const NONE: ReadonlySet<string> = new Set();
+
+/** A reading as it is seen in words that stand between spaces (core/words spacedWords). */
+const needleOf = ({ terms, isBeginning }: Reading): string => ` ${terms.join(' ')}${isBeginning ? '' : ' '}`;
+
 /**
- * How a text fits, with the tokens of what it wears and links to. Most texts hold nothing that is looked for, which is
- * seen without taking them apart.
+ * Makes ready what is looked for, to be held against many texts. What it gives takes the words of a text between spaces,
+ * and the tokens of what the text wears and links to.
  */
-export function fitOf(text: string, tokens: ReadonlySet<string>, wanted: readonly WantedWord[]): Fit {
-  const folded = foldWords(text);
-  let words: string[] | null = null;
-  return wanted.map(({ readings }) => {
-    for (const reading of readings) {
-      if (isToken(reading)) {
-        if (tokens.has(reading.terms[0]!)) return reading.how;
-        continue;
+export function fitting(wanted: readonly WantedWord[]): (spaced: string, tokens?: ReadonlySet<string>) => Fit {
+  const ways = wanted.map(({ readings }) =>
+    readings.map((reading) => ({
+      how: reading.how,
+      token: isToken(reading) ? reading.terms[0]! : null,
+      needle: needleOf(reading),
+    })),
+  );
+  return (spaced, tokens = NONE) =>
+    ways.map((each) => {
+      for (const { how, token, needle } of each) {
+        if (token === null ? spaced.includes(needle) : tokens.has(token)) return how;
       }
-      if (!folded.includes(reading.terms[0]!)) continue;
-      words ??= wordsIn(text).map(({ word }) => word);
-      if (placeOf(words, reading) >= 0) return reading.how;
-    }
-    return null;
-  });
+      return null;
+    });
 }
 
 /** The words of a text that are looked for, or stand for what is, in their order. */

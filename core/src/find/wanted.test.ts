@@ -1,6 +1,6 @@
-import { wordsIn } from '../words';
+import { spacedWords, wordsIn } from '../words';
 import { expressionOf } from './expression';
-import { countOf, fitOf, heldWords, weightOf } from './fits';
+import { countOf, fitting, heldWords, weightOf } from './fits';
 import { readQueryLine } from './query/read';
 import { slipsOf, type KnownWords } from './readings';
 import { Vocabulary } from './vocabulary';
@@ -64,7 +64,7 @@ test('a query is said to the index', () => {
 
 test('a text fits by the surest way in which it holds each word', () => {
   const words = wantedWords(wanted('scarfs wet telltales pintle '));
-  const fit = (text: string, ...tokens: string[]) => fitOf(text, new Set(tokens), words);
+  const fit = (text: string, ...tokens: string[]) => fitting(words)(spacedWords(text), new Set(tokens));
   expect(fit('The scarf and its tell-tales')).toEqual(['form', null, 'spelling', null]);
   expect(fit('Wet scarfs, pintle', '\uE000wet')).toEqual(['exact', 'exact', null, 'exact']);
   expect(fit('Nothing', '\uE000wet')).toEqual([null, 'named', null, null]);

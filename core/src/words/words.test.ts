@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { foldWords, indexedWords, wordsIn } from './words';
+import { foldWords, indexedWords, spacedWords, wordsIn } from './words';
 
 const words = (text: string) => wordsIn(text).map(({ word }) => word);
 
@@ -26,6 +26,16 @@ test('scripts without spaces are cut into words, beside others too', () => {
   expect(words('水車小屋の水門')).toEqual(expect.arrayContaining(['水車', '水門']));
   expect(words('Gate水門9号')).toEqual(['gate', '水門', '9', '号']);
   expect(words('潮を待つ').length).toBeGreaterThan(1);
+});
+
+test('what is plain is prepared as all else is', () => {
+  const letter = fc.integer({ min: 32, max: 126 }).map((code) => String.fromCharCode(code));
+  fc.assert(
+    fc.property(fc.string({ unit: letter, maxLength: 60 }), (text) => {
+      expect(indexedWords(text)).toBe(words(text).join(' '));
+      expect(spacedWords(text)).toBe(` ${indexedWords(text)} `);
+    }),
+  );
 });
 
 test('signs between words are no words, figures are', () => {

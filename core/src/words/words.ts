@@ -98,8 +98,16 @@ export function wordsIn(text: string): FoundWord[] {
   return found.filter((each) => each.word !== '');
 }
 
+/** Words of text in which only the case has to be folded. */
+const PLAIN_WORD = /[a-z\d]+/gu;
+
 /** The form of a text that is given to the index: folded words parted by spaces. */
 export const indexedWords = (text: string): string =>
-  wordsIn(text)
-    .map((each) => each.word)
-    .join(' ');
+  isPlain(text)
+    ? (text.toLowerCase().match(PLAIN_WORD) ?? []).join(' ')
+    : wordsIn(text)
+        .map((each) => each.word)
+        .join(' ');
+
+/** The same with a space before the first word and after the last, so that whole words are seen in it. */
+export const spacedWords = (text: string): string => ` ${indexedWords(text)} `;

@@ -31,7 +31,7 @@ export class CalendarFiles {
   async file(viewer: Viewer, origin: string, isWanted: (pageId: string) => boolean = () => true): Promise<string> {
     const reader = this.entries.reader(viewer);
     const due = (await this.tasks.due(viewer, reader)).filter(({ page }) => isWanted(page.id));
-    const titleOf = (id: string): string => reader.target(id).title;
+    const titleOf = (id: string): string => reader.title(id);
     const out = due.map(({ blockId, page, node, changedAt }): CalendarTask => ({
       id: blockId,
       words: shownWords(node, titleOf).trim() || 'A to-do',

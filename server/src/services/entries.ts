@@ -16,6 +16,7 @@ import type { Database } from '../database/database';
 import { BLOCK } from '../entities/block.queries';
 import { ALL_BENEATH, LED, STEP, TOMBSTONE } from '../entities/entry.queries';
 import { notFound } from '../problem';
+import { KeptUntilStored } from './keptUntilStored';
 import { otherNamesOf } from './otherNames';
 import type { Tags } from './tags';
 
@@ -34,15 +35,21 @@ const BENEATH = ALL_BENEATH('e.id');
 /** Days of so many accounts are kept by their ids. */
 const ACCOUNTS_KEPT = 4;
 
+/** So many entries are kept of an account in which others stand. */
+const ABOVES_KEPT = 20_000;
+
 /** What entries are and where they stand. */
 export class Entries {
   /** The days of accounts by the ids of their pages; made when an id is met that nothing stored has. */
   private days = new Map<string, Map<string, string>>();
+  private aboves: KeptUntilStored<Map<string, Above>>;
 
   constructor(
     private database: Database,
     private tags: Tags,
-  ) {}
+  ) {
+    this.aboves = new KeptUntilStored(database, () => new Map());
+  }
 
   /**
    * An entry, in the bin or not.
@@ -66,7 +73,16 @@ export class Entries {
       (id) => this.dayOf(viewer, id),
       () => this.tags.tree(connection),
       rows,
+      this.abovesFor(viewer),
     );
+  }
+
+  /** What is known of that in which entries stand; what was granted may be taken back, and what comes in is not there yet. */
+  private abovesFor(viewer: Viewer): Map<string, Above> {
+    if (viewer.hasGrants || this.database.importing.size > 0) return new Map();
+    const aboves = this.aboves.of(viewer);
+    if (aboves.size > ABOVES_KEPT) aboves.clear();
+    return aboves;
   }
 
   /** All that is known of an entry. */
@@ -115,7 +131,6 @@ const UPPERMOST: Above = { top: null, season: 'now', trail: [], isDeleted: false
 /** Reads places and targets for one answer: what many stand in is read once. */
 export class EntryReader {
   private steps: Map<string, Step | undefined>;
-  private aboves = new Map<string, Above>();
   private knownTags: TagTree | undefined;
 
   constructor(
@@ -123,6 +138,8 @@ export class EntryReader {
     private dayOf: (id: string) => string | null,
     private readTags: () => TagTree,
     rows: readonly Step[],
+    /** By the entry that others stand in, what it gives them. */
+    private aboves: Map<string, Above>,
   ) {
     this.steps = new Map(rows.map((row) => [row.id, row]));
   }
@@ -248,6 +265,13 @@ export class EntryReader {
     if (day !== null) return unwrittenDay(id, day);
     const title = this.connection.first<{ title: string }>(TOMBSTONE, { id })?.title ?? '';
     return { ...NOWHERE, id, pageId: id, title };
+  }
+
+  /** What a link to this id, or a tag of it, is called. */
+  title(id: string): string {
+    if (this.tags.present(id)) return this.tags.nameOf(id)!;
+    const entry = this.step(id);
+    return entry && !entry.mergedInto ? entryTitle(entry) : this.target(id).title;
   }
 
   /** The ids of a tag and of what it stands beneath; undefined when it is no tag. */

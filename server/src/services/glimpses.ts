@@ -77,7 +77,7 @@ export class Glimpses {
     visibleEntry(connection, pageId);
     const needle = foldWords(typed).trim();
     const reader = this.entries.reader(viewer);
-    const titleOf = (id: string) => reader.target(id).title;
+    const titleOf = (id: string) => reader.title(id);
     const headings: LinkableLine[] = [];
     const others: LinkableLine[] = [];
     for (const { id, kind, node } of connection.each<LineRow>(LINES, {

@@ -14,7 +14,7 @@ const ABOVE_WORDS = 80;
 /** The lines of what refers to a page, each with what it says and what it stands beneath. */
 export class ReadGlosses {
   private lineAt: ReadonlyMap<Referring, ShownLine>;
-  private titleOf = (id: string): string => this.reader.target(id).title;
+  private titleOf = (id: string): string => this.reader.title(id);
 
   constructor(
     private lines: ShownLines,

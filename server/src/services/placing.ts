@@ -144,7 +144,7 @@ function placed(
 ): GlossPlace[] {
   const titles = new Map<string, string>();
   const titleOf = (id: string): string => {
-    if (!titles.has(id)) titles.set(id, reader.target(id).title);
+    if (!titles.has(id)) titles.set(id, reader.title(id));
     return titles.get(id)!;
   };
   const nameOf = (id: string): string => (reader.target(id).day === null ? titleOf(id) : '');

@@ -160,7 +160,7 @@ function contentOf(connection: ViewerConnection, reader: EntryReader, id: string
 const titleIn =
   (reader: EntryReader) =>
   (id: string): string =>
-    reader.target(id).title;
+    reader.title(id);
 
 const stateOf = (node: NodeJson): string =>
   createHash('sha256').update(JSON.stringify(node)).digest('hex').slice(0, 24);

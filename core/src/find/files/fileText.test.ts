@@ -1,9 +1,10 @@
+import { fitting } from '../fits';
 import { markWords } from '../marked';
 import { readQueryLine } from '../query';
 import type { KnownWords } from '../readings';
 import { Vocabulary } from '../vocabulary';
 import { wantedOf, wantedWords } from '../wanted';
-import { bestStretch, fileFit, fileTextOf } from './fileText';
+import { bestStretch, fileTextOf } from './fileText';
 
 const known: KnownWords = { vocabulary: new Vocabulary(), formsOf: () => [], namedBy: () => [] };
 const words = (typed: string) => wantedWords(wantedOf(readQueryLine(typed), known));
@@ -13,7 +14,7 @@ wright’s second gate was worn.\n\n${'Nothing else was found. '.repeat(40)}`;
 
 test('the stretch of a file is shown that holds what is looked for, a word that was broken at the end of a line too', () => {
   const text = fileTextOf(long);
-  expect(fileFit(text.words, words('pintle millwright'))).toEqual(['exact', 'exact']);
+  expect(fitting(words('pintle millwright'))(text.words)).toEqual(['exact', 'exact']);
   const stretch = bestStretch(text, words('pintle millwright '));
   expect(stretch).toContain('The pintle of the millwright’s second gate');
   expect(stretch.length).toBeLessThanOrEqual(2 * 240 + 1);
@@ -22,10 +23,10 @@ test('the stretch of a file is shown that holds what is looked for, a word that 
 
 test('a word is held whole, or as the beginning of one that is being typed', () => {
   const { words: held } = fileTextOf(long);
-  expect(fileFit(held, words('pint '))).toEqual([null]);
-  expect(fileFit(held, words('pint'))).toEqual(['exact']);
-  expect(fileFit(held, words('"low water" '))).toEqual(['exact']);
-  expect(fileFit(held, words('"water low" '))).toEqual([null]);
+  expect(fitting(words('pint '))(held)).toEqual([null]);
+  expect(fitting(words('pint'))(held)).toEqual(['exact']);
+  expect(fitting(words('"low water" '))(held)).toEqual(['exact']);
+  expect(fitting(words('"water low" '))(held)).toEqual([null]);
 });
 
 test('nothing of a text is left out, whatever is written in it', () => {

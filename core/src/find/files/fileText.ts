@@ -1,6 +1,5 @@
-import { indexedWords } from '../../words';
-import { weightOf, type Fit } from '../fits';
-import { isToken, type Reading } from '../readings';
+import { indexedWords, spacedWords } from '../../words';
+import { fitting, weightOf } from '../fits';
 import type { WantedWord } from '../wanted';
 
 /** What is written in a file, in stretches that can be shown, and what the index has of each; both a line for each. */
@@ -27,8 +26,7 @@ export function fileTextOf(raw: string): FileText {
     if (indexedWords(stretch) !== '') stretches.push(stretch);
     from = to;
   }
-  // Between spaces each word is seen to be whole.
-  return { text: stretches.join('\n'), words: stretches.map((each) => ` ${indexedWords(each)} `).join('\n') };
+  return { text: stretches.join('\n'), words: stretches.map(spacedWords).join('\n') };
 }
 
 /** Where a stretch ends that begins at a place: between words, unless there is one that is longer. */
@@ -41,18 +39,12 @@ function endOfStretch(text: string, from: number): number {
   return /[\uDC00-\uDFFF]/u.test(text.charAt(end)) ? end - 1 : end;
 }
 
-const holds = (words: string, { terms, isBeginning }: Reading): boolean =>
-  words.includes(` ${terms.join(' ')}${isBeginning ? '' : ' '}`);
-
-/** How the text of a file, or a stretch of it, fits words that are looked for, by its words as they are kept. */
-export const fileFit = (words: string, wanted: readonly WantedWord[]): Fit =>
-  wanted.map(({ readings }) => readings.find((each) => !isToken(each) && holds(words, each))?.how ?? null);
-
 /** The stretch of a file that holds most of what is looked for, with the one after it; the first where none holds any. */
 export function bestStretch({ text, words }: FileText, wanted: readonly WantedWord[]): string {
+  const fitOf = fitting(wanted);
   let best = { at: 0, weight: 0 };
   for (const [at, stretch] of words.split('\n').entries()) {
-    const weight = weightOf(fileFit(stretch, wanted));
+    const weight = weightOf(fitOf(stretch));
     if (weight > best.weight) best = { at, weight };
   }
   return text

@@ -1,7 +1,7 @@
-import { wordsIn } from '../../words';
+import { spacedWords } from '../../words';
 import { alsoIn } from '../also';
 import type { FoundLine } from '../finding';
-import { countOf, fitOf, weightOf, type Fit } from '../fits';
+import { countOf, fitting, weightOf, type Fit } from '../fits';
 import { withGuesses } from '../guessed';
 import { markWords, type MarkedPiece } from '../marked';
 import type { Asked } from '../query/asked';
@@ -31,7 +31,13 @@ export interface HeldFinding {
 const LINES = 3;
 /** With fewer pages than this, words that were mistyped are looked for too. */
 const FEW = 6;
-const NONE: ReadonlySet<string> = new Set();
+
+/** A page with the words of its title and of its lines, each between spaces. */
+interface ReadyPage {
+  page: HeldPage;
+  title: string;
+  lines: readonly string[];
+}
 
 /**
  * Finds among the pages that a window holds, with what can be known of them: words as typed and as they begin, other
@@ -39,13 +45,19 @@ const NONE: ReadonlySet<string> = new Set();
  */
 export class HeldNotes {
   private readonly known: KnownWords;
+  private readonly pages: readonly ReadyPage[];
 
-  constructor(private readonly pages: readonly HeldPage[]) {
+  constructor(pages: readonly HeldPage[]) {
+    this.pages = pages.map((page) => ({
+      page,
+      title: spacedWords(page.title),
+      lines: page.lines.map(({ words }) => spacedWords(words)),
+    }));
     const counts = new Map<string, number>();
-    for (const { title, lines } of pages) {
-      for (const text of [title, ...lines.map(({ words }) => words)]) {
-        for (const word of new Set(wordsIn(text).map((each) => each.word))) {
-          counts.set(word, (counts.get(word) ?? 0) + 1);
+    for (const { title, lines } of this.pages) {
+      for (const text of [title, ...lines]) {
+        for (const word of new Set(text.split(' '))) {
+          if (word !== '') counts.set(word, (counts.get(word) ?? 0) + 1);
         }
       }
     }
@@ -80,15 +92,13 @@ export class HeldNotes {
   private searched(wanted: Wanted) {
     const words = wantedWords(wanted);
     const typed = words.map(({ word }) => word).join(' ');
+    const fitOf = fitting(words);
     return this.pages
-      .flatMap((page) => {
-        const { lines, best, title, whole } = fitting(page, words);
-        if (!isHeld(wanted, page, words, whole)) return [];
-        const isNamedSo =
-          typed !== '' &&
-          wordsIn(page.title)
-            .map(({ word }) => word)
-            .join(' ') === typed;
+      .flatMap((ready) => {
+        const { lines, best, title, whole } = fitOfPage(ready, fitOf);
+        if (!isHeld(wanted, ready, words, whole)) return [];
+        const { page } = ready;
+        const isNamedSo = typed !== '' && ready.title === ` ${typed} `;
         const worth = worthOf({ title, line: best, page: whole, isNamedSo, relevance: 0, days: 0 });
         return [{ page, lines, worth }];
       })
@@ -97,10 +107,10 @@ export class HeldNotes {
 }
 
 /** How a page fits: its title, its best lines, all of it. */
-function fitting({ title: name, lines }: HeldPage, words: readonly WantedWord[]) {
-  const title = fitOf(name, NONE, words);
-  const fits = lines
-    .map((line) => ({ ...line, fit: fitOf(line.words, NONE, words) }))
+function fitOfPage({ page, title: name, lines }: ReadyPage, fitOf: (spaced: string) => Fit) {
+  const title = fitOf(name);
+  const fits = page.lines
+    .map((line, index) => ({ ...line, fit: fitOf(lines[index]!) }))
     .filter(({ fit }) => countOf(fit) > 0)
     .sort((one, other) => weightOf(other.fit) - weightOf(one.fit));
   const most = fits[0] ? countOf(fits[0].fit) : 0;
@@ -114,7 +124,7 @@ function fitting({ title: name, lines }: HeldPage, words: readonly WantedWord[])
 }
 
 /** Whether a page is what is looked for. */
-function isHeld(wanted: Wanted, page: HeldPage, words: readonly WantedWord[], whole: Fit): boolean {
+function isHeld(wanted: Wanted, page: ReadyPage, words: readonly WantedWord[], whole: Fit): boolean {
   const holds = (part: Wanted): boolean => {
     if (part.is === 'filter') return true;
     if (part.is === 'not') return !holdsAnywhere(part.part, page);
@@ -125,13 +135,16 @@ function isHeld(wanted: Wanted, page: HeldPage, words: readonly WantedWord[], wh
 }
 
 /** The same for what has to be missing. */
-function holdsAnywhere(wanted: Wanted, { title, lines }: HeldPage): boolean {
-  const texts = [title, ...lines.map(({ words }) => words)];
+function holdsAnywhere(wanted: Wanted, { title, lines }: ReadyPage): boolean {
+  const texts = [title, ...lines];
   const holds = (part: Wanted): boolean => {
     // A filter that nobody was asked says nothing of what is missing.
     if (part.is === 'filter') return false;
     if (part.is === 'not') return !holds(part.part);
-    if (part.is === 'word') return texts.some((text) => fitOf(text, NONE, [part])[0] !== null);
+    if (part.is === 'word') {
+      const fitOf = fitting([part]);
+      return texts.some((text) => fitOf(text)[0] !== null);
+    }
     return isWantedTogether(part) && part.parts[part.is === 'all' ? 'every' : 'some'](holds);
   };
   return holds(wanted);

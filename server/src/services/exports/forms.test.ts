@@ -111,10 +111,10 @@ test('an outline has every page and line, and comes in as the same pages', async
       for (const node of (JSON.parse(json) as BodyJson).content) {
         // A row of a table is a line of an outline.
         for (const row of node.type === 'table' ? (node.content ?? []) : []) {
-          const cells = (row.content ?? []).map((cell) => shownWords(cell, (id) => reader.target(id).title).trim());
+          const cells = (row.content ?? []).map((cell) => shownWords(cell, (id) => reader.title(id)).trim());
           own.add(`${String(node.attrs?.depth ?? 0)} ${cells.join(' | ')}`);
         }
-        const words = shownWords(node, (id) => reader.target(id).title);
+        const words = shownWords(node, (id) => reader.title(id));
         own.add(`${String(node.attrs?.depth ?? 0)} ${words.replaceAll(/\s+/gu, ' ').trim()}`);
       }
     }

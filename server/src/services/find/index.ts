@@ -111,7 +111,7 @@ export class Find {
       take(asked(next));
     }
     const words = wantedWords(query.wanted);
-    const findings = shown(connection, reader, ranked.slice(0, limit), words);
+    const findings = shown(connection, this.lines, reader, ranked.slice(0, limit), words);
     return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > limit };
   }
 

@@ -6,6 +6,7 @@ import { foldWords } from '@glossarion/core/words';
 import type { Viewer, ViewerConnection } from '../../access';
 import type { Database } from '../../database/database';
 import { NAMED_AND_LINKED } from '../../entities/find.queries';
+import { KeptUntilStored } from '../keptUntilStored';
 import type { Kinds } from '../kinds';
 import type { Tags } from '../tags';
 import type { Vocabularies } from './vocabularies';
@@ -18,8 +19,7 @@ const PAGES_NAMED = 64;
 const PAGES_CONSIDERED = 512;
 /** Beginnings of fewer letters than this begin too many names. */
 const SHORT = 3;
-/** What is known of words is kept ready for so many accounts, and of so many words. */
-const ACCOUNTS_KEPT = 8;
+/** What is known is kept ready of so many words. */
 const WORDS_KEPT = 5_000;
 
 /**
@@ -27,7 +27,7 @@ const WORDS_KEPT = 5_000;
  * asks for the words before it again.
  */
 export class KnownByAccount {
-  private kept = new Map<string, Promise<KnownWords>>();
+  private kept: KeptUntilStored<Promise<KnownWords>>;
 
   constructor(
     private database: Database,
@@ -35,20 +35,12 @@ export class KnownByAccount {
     private tags: Tags,
     private kinds: Kinds,
   ) {
-    database.onEnd((isStored) => {
-      if (isStored) this.kept.clear();
-    });
+    this.kept = new KeptUntilStored(database, (viewer) => this.read(viewer));
   }
 
   of(viewer: Viewer): Promise<KnownWords> {
-    const { accountId } = viewer;
-    let known = this.kept.get(accountId);
-    if (!known) {
-      if (this.kept.size >= ACCOUNTS_KEPT) this.kept.delete(this.kept.keys().next().value!);
-      known = this.read(viewer);
-      this.kept.set(accountId, known);
-      known.catch(() => this.kept.delete(accountId));
-    }
+    const known = this.kept.of(viewer);
+    known.catch(() => this.kept.forget(viewer, known));
     return known;
   }
 

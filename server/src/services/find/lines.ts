@@ -1,7 +1,8 @@
-import { bestStretch, fileFit } from '@glossarion/core/find/files';
-import { countOf, fitOf, joinedFit, HOW, isToken, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
+import { bestStretch } from '@glossarion/core/find/files';
+import { countOf, fitting, joinedFit, HOW, isToken, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
 import { linkToken } from '@glossarion/core/links';
 import { tagToken } from '@glossarion/core/tags';
+import { spacedWords } from '@glossarion/core/words';
 import type { ViewerConnection } from '../../access';
 import { heldByLines, type HeldByLine } from '../foundWords';
 import type { LinesToFind } from './linesToFind';
@@ -29,6 +30,7 @@ export interface FittingLines {
 export const NO_LINES: FittingLines = { lines: [], all: null };
 
 const NONE: ReadonlySet<string> = new Set();
+const NO_WORDS = spacedWords('');
 const NO_TOKENS: ReadonlyMap<string, ReadonlySet<string>> = new Map();
 
 /** By line, the tokens of the tags and links that are looked for. */
@@ -62,12 +64,13 @@ export function fittingLines(
   }
   const known = toFind.of(connection, documentId);
   const tokens = named.size > 0 ? tokensBy(known.held, named) : NO_TOKENS;
+  const fitOf = fitting(wanted);
   const fits: (FittingLine & { weight: number })[] = [];
   let whole = 0;
   for (const { id, words } of known.lines) {
     const own = tokens.get(id) ?? NONE;
-    if (words === '' && own.size === 0) continue;
-    const fit = fitOf(words, own, wanted);
+    if (words === NO_WORDS && own.size === 0) continue;
+    const fit = fitOf(words, own);
     const count = countOf(fit);
     const isFiltered = filtered.size > 0 && [...own].some((token) => filtered.has(token));
     if (count === 0 && !isFiltered) continue;
@@ -84,7 +87,7 @@ export function fittingLines(
   if (all.length === 0 || all.includes(null)) {
     for (const { blockId, held: file, what, text, words } of heldByLines(connection.raw, documentId, true)) {
       if (what !== 'file') continue;
-      const [named, written] = [fitOf(file, NONE, wanted), fileFit(words ?? '', wanted)];
+      const [named, written] = [fitOf(spacedWords(file)), fitOf(words ?? '')];
       const fit = joinedFit([named, written], HOW);
       const isWritten = text && words && countOf(written) > 0;
       const stretch = isWritten ? { stretch: () => bestStretch({ text, words }, wanted) } : {};

@@ -1,5 +1,5 @@
 import {
-  fitOf,
+  fitting,
   HOW,
   joinedFit,
   wantedWords,
@@ -12,7 +12,7 @@ import {
 } from '@glossarion/core/find';
 import type { AskedFilter } from '@glossarion/core/find/query';
 import type { Target } from '@glossarion/core/links';
-import { indexedWords } from '@glossarion/core/words';
+import { indexedWords, spacedWords } from '@glossarion/core/words';
 import type { Step, ViewerConnection } from '../../access';
 import { FOUND, type FindOrder } from '../../entities/find.queries';
 import { entryTitle, type EntryReader } from '../entries';
@@ -150,12 +150,13 @@ export function best(
   const now = Date.now();
   const typed = words.map(({ word }) => word).join(' ');
   const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
+  const fitOf = fitting(words);
   const linesOf = ({ id, kind }: FoundRow) =>
     kind === 'page' ? fittingLines(connection, toFind, id, words, tokens) : NO_LINES;
   const ordered = rows
     .map((row) => {
       const names = [entryTitle(row), ...(row.names?.split('\n') ?? [])];
-      const title = fitOf(names.join('\n'), NOTHING, words);
+      const title = fitOf(spacedWords(names.join('\n')));
       const lines = linesOf(row);
       const held = joinedFit([title, ...(lines.all ? [lines.all] : [])], HOW);
       const page = heldSomewhere(held, query.wanted);
@@ -177,8 +178,6 @@ export function best(
     return { row, target, lines, worth };
   });
 }
-
-const NOTHING: ReadonlySet<string> = new Set();
 
 /** What the index has of a page is held by what stands beside its lines, where no line and no title holds it. */
 const heldSomewhere = (fit: Fit, wanted: Wanted): Fit => (wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named'));

@@ -41,7 +41,7 @@ async function* tables(outgoing: Outgoing): AsyncGenerator<ZipEntry[]> {
     progress.done += pages.length;
   }
   const names = new FolderNames();
-  const titleOf = (id: string): string => titles.get(id) ?? reader.target(id).title;
+  const titleOf = (id: string): string => titles.get(id) ?? reader.title(id);
   const at = new Date();
   for (const [id, own] of rows) {
     const kind = tree.get(id);

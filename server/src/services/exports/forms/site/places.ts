@@ -42,7 +42,7 @@ export class SitePlaces {
   }
 
   titleOf(id: string): string {
-    return this.titles.get(id) ?? this.reader.target(id).title;
+    return this.titles.get(id) ?? this.reader.title(id);
   }
 
   private placeOf({ id }: ExportedEntry): SitePlace {
