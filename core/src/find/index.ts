@@ -1,4 +1,5 @@
 export * from './also';
+export * from './expected';
 export * from './expression';
 export * from './finding';
 export * from './fits';

@@ -41,10 +41,28 @@ export type Width = 'typed' | 'named' | 'all';
 /** The most that a word is taken to name where it stands for little else. */
 const NAMED = 8;
 
-/** What a folded word stands for, slips aside. */
-export function readingsOf(word: string, isBeginning: boolean, known: KnownWords, width: Width = 'all'): Reading[] {
+/** Of so many words what they stand for is kept, as long as what is known is the same. */
+const WORDS_KEPT = 5_000;
+const kept = new WeakMap<KnownWords, Map<string, readonly Reading[]>>();
+
+/** What a folded word stands for, slips aside. Each letter that is typed asks for the words before it again. */
+export function readingsOf(
+  word: string,
+  isBeginning: boolean,
+  known: KnownWords,
+  width: Width = 'all',
+): readonly Reading[] {
+  if (width === 'typed') return [{ how: 'exact', terms: [word], isBeginning }];
+  let words = kept.get(known);
+  if (!words || words.size >= WORDS_KEPT) kept.set(known, (words = new Map()));
+  const key = `${width} ${word}${isBeginning ? '*' : ''}`;
+  let readings = words.get(key);
+  if (!readings) words.set(key, (readings = readingsFrom(word, isBeginning, known, width)));
+  return readings;
+}
+
+function readingsFrom(word: string, isBeginning: boolean, known: KnownWords, width: 'named' | 'all'): Reading[] {
   const exact: Reading = { how: 'exact', terms: [word], isBeginning };
-  if (width === 'typed') return [exact];
   const named = known.namedBy(word, isBeginning).map((token) => whole('named', token));
   if (width === 'named') return [exact, ...named.slice(0, NAMED)];
   const forms = known.formsOf(word).filter((form) => form !== word && !(isBeginning && form.startsWith(word)));

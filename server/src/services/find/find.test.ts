@@ -75,6 +75,44 @@ test('F1 a page that is called otherwise is found where it is linked by its new 
   expect(await titles('frayne forged')).toEqual([]);
 });
 
+test('F1 what was found is shown as it is now: its place, its words and what these link to', async () => {
+  const look = async () => {
+    const [bands] = (await find('forged march')).findings;
+    return `${bands!.trail.map(({ name }) => name).join(' / ')}: ${bands!.lines[0]!.pieces.map(({ text: words }) => words).join('')}`;
+  };
+  expect(await look()).toBe('Yard: Forged by Callum Frayne in March. Ironwork');
+  await act({ do: 'name', id: await idOf('Yard'), name: 'Timber yard' });
+  expect(await look()).toBe('Timber yard: Forged by Callum Frayne in March. Ironwork');
+  await act({ do: 'name', id: await idOf('Callum Frayne'), name: 'Osric Pell' });
+  expect(await look()).toBe('Timber yard: Forged by Osric Pell in March. Ironwork');
+  const id = await idOf('Bands');
+  await server.services.documents.edit(ines.viewer, id, (document) => {
+    const [first] = readBody(document).content;
+    writeBody(
+      document,
+      body(block('paragraph', [text('Forged in March, by hand.')], { id: first!.attrs!.id as string })),
+    );
+  });
+  expect(await look()).toBe('Timber yard: Forged in March, by hand.');
+  await act({ do: 'bin', id: await idOf('Timber yard') });
+  expect((await find('forged march')).findings).toEqual([]);
+});
+
+test('F1 of several words that many pages hold, those that hold them in one line come first, a slip or a form last', async () => {
+  const files = Array.from({ length: 90 }, (_each, index) => ({
+    path: `Many/Page ${index}.md`,
+    text: index === 40 ? 'The sluice keeper waits.' : 'The sluice is long.\n\nA keeper came.\n\nNobody waits.',
+  }));
+  await ines.post('/imports', { files: [...files, { path: 'Many/Slip.md', text: 'The sluice keeper waited.' }] });
+  const { findings, isMore } = await find('sluice keeper waits ');
+  expect(findings).toHaveLength(24);
+  expect(isMore).toBe(true);
+  expect(findings[0]!.title).toBe('Page 40');
+  expect(findings.map(({ title }) => title)).not.toContain('Slip');
+  // The same words where few pages hold one of them: what stands for it is found too.
+  expect((await titles('keeper waited ')).slice(0, 2)).toEqual(['Slip', 'Page 40']);
+});
+
 test('words that are gone are suggested no more, nor those of another account', async () => {
   const tomas = await server.person('Tomas');
   await tomas.post('/imports', { files: [{ path: 'His/Own.md', text: 'A quaternary pin.\n' }] }).expect(200);

@@ -2,6 +2,7 @@ import type { Reading } from '@glossarion/core/dates';
 import { momentsOf } from '@glossarion/core/journal';
 import {
   alsoIn,
+  expectedTexts,
   expressionOf,
   wantedOf,
   wantedWords,
@@ -29,7 +30,17 @@ import { KnownByAccount } from './known';
 import { fittingLines } from './lines';
 import type { LinesToFind } from './linesToFind';
 import { Names } from './names';
-import { best, candidates, changedLast, rowsOf, targetsOf, type Candidates, type Query, type Ranked } from './search';
+import {
+  best,
+  candidates,
+  changedLast,
+  CONSIDERED,
+  rowsOf,
+  targetsOf,
+  type Candidates,
+  type Query,
+  type Ranked,
+} from './search';
 import { shown } from './shown';
 import { understand, type Understood } from './understood';
 import type { Vocabularies } from './vocabularies';
@@ -92,7 +103,7 @@ export class Find {
     if (!exact) return nothing;
     const all = queryOf(understood!, known, 'all')!;
     const asked = (query: Query, isOfMany = false) => candidates(connection, query, limit + 1, isOfMany);
-    const passes = passesOf(exact, all, asked);
+    const passes = passesOf(exact, all, known.texts, asked);
     let ranked: Ranked[] = [];
     const take = (next: Candidates): void => {
       const more = best(connection, this.lines, reader, next, limit + 1);
@@ -168,11 +179,12 @@ export class Find {
     const changedAt = new Map(rows.map((row) => [row.id, row.changedAt]));
     const words = wantedWords(query.wanted);
     const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
+    const linesIn = fittingLines(connection, this.lines, words, tokens);
     return {
       found: targets.map((target) => ({
         target,
         changedAt: changedAt.get(target.id)!,
-        lines: () => fittingLines(connection, this.lines, target.id, words, tokens).lines.map(({ id }) => id),
+        lines: () => linesIn(target.id).lines.map(({ id }) => id),
       })),
       remarks: query.remarks.map((remark) => remark.words),
       isMore: rows.length > limit,
@@ -235,16 +247,27 @@ export class Find {
  * What is asked for, in turn. What was typed comes before all that it stands for: where there is enough of it, no more is
  * looked for. Of several words together there is hardly enough, nor of all that stands for these: that is asked first, and is
  * mostly all.
+ *
+ * @param texts how many there are at most
  */
-function passesOf(exact: Query, all: Query, asked: (query: Query, isOfMany?: boolean) => Candidates): Candidates[] {
+function passesOf(
+  exact: Query,
+  all: Query,
+  texts: number,
+  asked: (query: Query, isOfMany?: boolean) => Candidates,
+): Candidates[] {
   if (isAlike(exact, all)) return [asked(exact)];
-  if (exact.wanted.is !== 'all' || wantedWords(exact.wanted).length < 2) {
+  const words = wantedWords(exact.wanted);
+  if (exact.wanted.is !== 'all' || words.length < 2) {
     const typed = asked(exact);
     return typed.isFull ? [typed] : [typed, asked(all)];
   }
+  const lines = words.map(({ word }) => exact.vocabulary.linesWith(word));
+  const first = expectedTexts(lines, texts) > CONSIDERED ? asked(exact, true) : null;
+  if (first?.isFull) return [first];
   const wide = asked(all);
   if (!wide.isFull) return [wide];
-  const typed = asked(exact, true);
+  const typed = first ?? asked(exact, true);
   return typed.isFull ? [typed] : [wide, typed];
 }
 

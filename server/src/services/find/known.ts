@@ -5,6 +5,7 @@ import { tagToken, type TagTree } from '@glossarion/core/tags';
 import { foldWords } from '@glossarion/core/words';
 import type { Viewer, ViewerConnection } from '../../access';
 import type { Database } from '../../database/database';
+import { EntryEntity } from '../../entities';
 import { NAMED_AND_LINKED } from '../../entities/find.queries';
 import { KeptUntilStored } from '../keptUntilStored';
 import type { Kinds } from '../kinds';
@@ -22,12 +23,17 @@ const SHORT = 3;
 /** What is known is kept ready of so many words. */
 const WORDS_KEPT = 5_000;
 
+/** What is known of the words of notes, and how many texts there are at most. */
+export interface KnownNotes extends KnownWords {
+  texts: number;
+}
+
 /**
  * What is known of the words of accounts. It is kept until something is stored: each letter that is typed into a search
  * asks for the words before it again.
  */
 export class KnownByAccount {
-  private kept: KeptUntilStored<Promise<KnownWords>>;
+  private kept: KeptUntilStored<Promise<KnownNotes>>;
 
   constructor(
     private database: Database,
@@ -38,16 +44,17 @@ export class KnownByAccount {
     this.kept = new KeptUntilStored(database, (viewer) => this.read(viewer));
   }
 
-  of(viewer: Viewer): Promise<KnownWords> {
+  of(viewer: Viewer): Promise<KnownNotes> {
     const known = this.kept.of(viewer);
     known.catch(() => this.kept.forget(viewer, known));
     return known;
   }
 
-  private async read(viewer: Viewer): Promise<KnownWords> {
+  private async read(viewer: Viewer): Promise<KnownNotes> {
     const connection = this.database.reading(viewer);
     const kinds = await this.kinds.tree(viewer);
-    return knownWords(connection, this.vocabularies, this.tags.tree(connection), kinds);
+    const words = await knownWords(connection, this.vocabularies, this.tags.tree(connection), kinds);
+    return { ...words, texts: (await this.database.manager.maximum(EntryEntity, 'row')) ?? 0 };
   }
 }
 

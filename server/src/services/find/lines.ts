@@ -1,11 +1,9 @@
 import { bestStretch } from '@glossarion/core/find/files';
 import { countOf, fitting, joinedFit, HOW, isToken, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
-import { linkToken } from '@glossarion/core/links';
-import { tagToken } from '@glossarion/core/tags';
 import { spacedWords } from '@glossarion/core/words';
 import type { ViewerConnection } from '../../access';
-import { heldByLines, type HeldByLine } from '../foundWords';
-import type { LinesToFind } from './linesToFind';
+import { heldByLines } from '../foundWords';
+import type { KnownLines, LinesToFind } from './linesToFind';
 
 /** The most lines of a page that are shown. */
 export const LINES_SHOWN = 3;
@@ -33,11 +31,11 @@ const NONE: ReadonlySet<string> = new Set();
 const NO_WORDS = spacedWords('');
 const NO_TOKENS: ReadonlyMap<string, ReadonlySet<string>> = new Map();
 
-/** By line, the tokens of the tags and links that are looked for. */
-function tokensBy(held: readonly HeldByLine[], named: ReadonlySet<string>): ReadonlyMap<string, ReadonlySet<string>> {
+/** By line, those of the tokens it holds that are looked for. */
+function tokensBy(held: KnownLines['held'], named: ReadonlySet<string>): ReadonlyMap<string, ReadonlySet<string>> {
+  if (named.size === 0) return NO_TOKENS;
   const tokens = new Map<string, Set<string>>();
-  for (const { blockId, held: id, what } of held) {
-    const token = what === 'tag' ? tagToken(id) : linkToken(id);
+  for (const { blockId, token } of held) {
     if (!named.has(token)) continue;
     const own = tokens.get(blockId);
     if (own) own.add(token);
@@ -47,27 +45,58 @@ function tokensBy(held: readonly HeldByLine[], named: ReadonlySet<string>): Read
 }
 
 /**
- * The lines of a document that hold what is looked for, the one that holds most first.
+ * Makes ready what is looked for, to be held against the lines of many documents. What it gives takes a document's id, and
+ * gives the lines that hold what is looked for, the one that holds most first.
  *
- * @param filtered the tokens of tags and links by which the document was chosen: lines that hold one are shown too
+ * @param filtered the tokens of tags and links by which documents were chosen: lines that hold one are shown too
  */
 export function fittingLines(
   connection: ViewerConnection,
   toFind: LinesToFind,
-  documentId: string,
   wanted: readonly WantedWord[],
   filtered: ReadonlySet<string>,
-): FittingLines {
+): (documentId: string) => FittingLines {
   const named = new Set(filtered);
   for (const { readings } of wanted) {
     for (const reading of readings) if (isToken(reading)) named.add(reading.terms[0]!);
   }
-  const known = toFind.of(connection, documentId);
-  const tokens = named.size > 0 ? tokensBy(known.held, named) : NO_TOKENS;
   const fitOf = fitting(wanted);
-  const fits: (FittingLine & { weight: number })[] = [];
+  return (documentId) => {
+    const { lines, held } = toFind.of(connection, documentId);
+    const fits = fitsOf(lines, tokensBy(held, named), wanted.length, fitOf, filtered);
+    const all = joinedFit(
+      fits.map(({ fit }) => fit),
+      HOW,
+    );
+    if (all.length > 0 && !all.includes(null)) return { lines: bestOf(fits), all };
+    fits.push(...filesThatFit(connection, documentId, wanted, fitOf));
+    return {
+      lines: bestOf(fits),
+      all:
+        fits.length > 0
+          ? joinedFit(
+              fits.map(({ fit }) => fit),
+              HOW,
+            )
+          : null,
+    };
+  };
+}
+
+type Weighed = FittingLine & { weight: number };
+type FitOf = ReturnType<typeof fitting>;
+
+/** Lines of a document that hold any of so many words, or by which it was chosen, in their order. */
+function fitsOf(
+  lines: KnownLines['lines'],
+  tokens: ReadonlyMap<string, ReadonlySet<string>>,
+  wanted: number,
+  fitOf: FitOf,
+  filtered: ReadonlySet<string>,
+): Weighed[] {
+  const fits: Weighed[] = [];
   let whole = 0;
-  for (const { id, words } of known.lines) {
+  for (const { id, words } of lines) {
     const own = tokens.get(id) ?? NONE;
     if (words === NO_WORDS && own.size === 0) continue;
     const fit = fitOf(words, own);
@@ -75,36 +104,35 @@ export function fittingLines(
     const isFiltered = filtered.size > 0 && [...own].some((token) => filtered.has(token));
     if (count === 0 && !isFiltered) continue;
     // All words in one line are worth more than any part of them.
-    const weight = weightOf(fit) + (count === wanted.length ? wanted.length : 0) + (isFiltered ? 1 : 0);
+    const weight = weightOf(fit) + (count === wanted ? wanted : 0) + (isFiltered ? 1 : 0);
     fits.push({ id, fit, weight });
     const isBest = fit.every((how) => how === 'exact') && (filtered.size === 0 || isFiltered);
     if (isBest && (whole += 1) >= LINES_SHOWN) break;
   }
-  const all = joinedFit(
-    fits.map(({ fit }) => fit),
-    HOW,
-  );
-  if (all.length === 0 || all.includes(null)) {
-    for (const { blockId, held: file, what, text, words } of heldByLines(connection.raw, documentId, true)) {
-      if (what !== 'file') continue;
-      const [named, written] = [fitOf(spacedWords(file)), fitOf(words ?? '')];
-      const fit = joinedFit([named, written], HOW);
-      const isWritten = text && words && countOf(written) > 0;
-      const stretch = isWritten ? { stretch: () => bestStretch({ text, words }, wanted) } : {};
-      if (countOf(fit) > 0) fits.push({ id: blockId, fit, file, ...stretch, weight: weightOf(fit) });
-    }
+  return fits;
+}
+
+/** Lines that show files whose names, or what is written in them, hold what is looked for. */
+function filesThatFit(
+  connection: ViewerConnection,
+  documentId: string,
+  wanted: readonly WantedWord[],
+  fitOf: FitOf,
+): Weighed[] {
+  const fits: Weighed[] = [];
+  for (const { blockId, held: file, what, text, words } of heldByLines(connection.raw, documentId, true)) {
+    if (what !== 'file') continue;
+    const [named, written] = [fitOf(spacedWords(file)), fitOf(words ?? '')];
+    const fit = joinedFit([named, written], HOW);
+    const isWritten = text && words && countOf(written) > 0;
+    const stretch = isWritten ? { stretch: () => bestStretch({ text, words }, wanted) } : {};
+    if (countOf(fit) > 0) fits.push({ id: blockId, fit, file, ...stretch, weight: weightOf(fit) });
   }
-  const best = fits.sort((one, other) => other.weight - one.weight).slice(0, LINES_SHOWN);
-  // A line that holds less than the best adds nothing where that holds all.
-  const lines = best.filter(({ fit }) => countOf(fit) === countOf(best[0]!.fit));
-  return {
-    lines,
-    all:
-      fits.length > 0
-        ? joinedFit(
-            fits.map(({ fit }) => fit),
-            HOW,
-          )
-        : null,
-  };
+  return fits;
+}
+
+/** The lines that are shown; one that holds less than the best adds nothing where that holds all. */
+function bestOf(fits: readonly Weighed[]): FittingLine[] {
+  const best = [...fits].sort((one, other) => other.weight - one.weight).slice(0, LINES_SHOWN);
+  return best.filter(({ fit }) => countOf(fit) === countOf(best[0]!.fit));
 }

@@ -1,10 +1,12 @@
 import type { NodeJson } from '@glossarion/core/document';
+import { linkToken } from '@glossarion/core/links';
+import { tagToken } from '@glossarion/core/tags';
 import { spacedWords } from '@glossarion/core/words';
 import type { ViewerConnection } from '../../access';
 import type { Database } from '../../database/database';
 import { LINES_TO_FIND } from '../../entities/block.queries';
 import type { FactWriter } from '../facts';
-import { heldByLines, type HeldByLine } from '../foundWords';
+import { heldByLines } from '../foundWords';
 import { KeptByDocument } from '../keptByDocument';
 import { wholeLines } from '../wholeLines';
 
@@ -15,10 +17,10 @@ const PER_ROW = 100;
 /** A line that was taken apart takes so many times its letters. */
 const TAKEN_APART = 3;
 
-/** The lines of a document with their words between spaces, and the tags and links that they hold. */
+/** The lines of a document with their words between spaces, and the tokens of the tags and links that they hold. */
 export interface KnownLines {
-  lines: { id: string; words: string }[];
-  held: HeldByLine[];
+  lines: readonly { id: string; words: string }[];
+  held: readonly { blockId: string; token: string }[];
 }
 
 interface KeptLines extends KnownLines {
@@ -42,7 +44,9 @@ export class LinesToFind {
     const asked = { documentId, withWordless: 1 };
     const rows = connection.all<{ id: string; words: string }>(LINES_TO_FIND, asked);
     const lines = rows.map(({ id, words }) => ({ id, words: spacedWords(words) }));
-    const held = heldByLines(connection.raw, documentId).filter(({ what }) => what !== 'file');
+    const held = heldByLines(connection.raw, documentId)
+      .filter(({ what }) => what !== 'file')
+      .map(({ blockId, held: id, what }) => ({ blockId, token: what === 'tag' ? tagToken(id) : linkToken(id) }));
     const weight = lines.reduce((sum, { words }) => sum + words.length + PER_ROW, held.length * PER_ROW);
     const known = { lines, held, nodes: new Map<string, NodeJson>(), weight };
     this.kept.keep(documentId, known, weight);
@@ -50,7 +54,10 @@ export class LinesToFind {
   }
 
   /** Lines as they are written, by their ids; must be asked for what the viewer was found to see alone. */
-  nodes(connection: ViewerConnection, asked: readonly { documentId: string; blockId: string }[]): Map<string, NodeJson> {
+  nodes(
+    connection: ViewerConnection,
+    asked: readonly { documentId: string; blockId: string }[],
+  ): Map<string, NodeJson> {
     const nodes = new Map<string, NodeJson>();
     const missing = asked.filter(({ documentId, blockId }) => {
       const known = this.kept.of(documentId)?.nodes.get(blockId);

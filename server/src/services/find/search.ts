@@ -22,7 +22,7 @@ import type { LinesToFind } from './linesToFind';
 import { whereOf } from './where';
 
 /** How many pages are looked at for the best. */
-const CONSIDERED = 60;
+export const CONSIDERED = 60;
 /** So many more than are shown where one word is looked for, of which some may be in the bin. */
 const SPARE = 10;
 /** Words of fewer letters, and those that more lines hold, are looked for in titles, and in texts only to fill up. */
@@ -151,8 +151,8 @@ export function best(
   const typed = words.map(({ word }) => word).join(' ');
   const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
   const fitOf = fitting(words);
-  const linesOf = ({ id, kind }: FoundRow) =>
-    kind === 'page' ? fittingLines(connection, toFind, id, words, tokens) : NO_LINES;
+  const linesIn = fittingLines(connection, toFind, words, tokens);
+  const linesOf = ({ id, kind }: FoundRow) => (kind === 'page' ? linesIn(id) : NO_LINES);
   const ordered = rows
     .map((row) => {
       const names = [entryTitle(row), ...(row.names?.split('\n') ?? [])];
