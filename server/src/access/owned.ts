@@ -6,6 +6,9 @@ interface Owned {
   ownerId: string;
 }
 
+/** The account whose a row is. */
+export const accountOwning = ({ ownerId }: Owned): string => ownerId;
+
 /** The rows that are a viewer's own, in tables that hold what each account has for itself. */
 export const ownedBy = ({ accountId }: Viewer): Owned => ({ ownerId: accountId });
 

@@ -21,6 +21,7 @@ import { TagsMerged1791000300000 } from '../migrations/1791000300000-tagsMerged'
 import { AttachmentTexts1791000400000 } from '../migrations/1791000400000-attachmentTexts';
 import { CountedLanguages1791000500000 } from '../migrations/1791000500000-countedLanguages';
 import { CountedImports1791000600000 } from '../migrations/1791000600000-countedImports';
+import { CountedFiles1791000700000 } from '../migrations/1791000700000-countedFiles';
 import { ViewerConnection, type Viewer } from '../access';
 import type { RawDatabase } from '../sqlite/prepared';
 import { copyBeforeMigrations, dropCopies } from './copies';
@@ -50,6 +51,7 @@ const MIGRATIONS = [
   AttachmentTexts1791000400000,
   CountedLanguages1791000500000,
   CountedImports1791000600000,
+  CountedFiles1791000700000,
 ];
 
 /** The most that the writing connection keeps in memory, in kilobytes. */

@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import { key, text, zero } from './columns';
+import { integerOrNull, key, text, zero } from './columns';
 
 /** What is written in an attachment; both empty where nothing can be read of it. */
 export interface StoredAttachmentText {
@@ -9,10 +9,12 @@ export interface StoredAttachmentText {
   words: string;
   /** How often its reading was begun and came to no end, whatever it was: a file that ends the server is not read for ever. */
   tries: number;
+  /** How many of its pieces the vocabulary has the words of; null where that is all of them. */
+  countedTo: number | null;
 }
 
 export const AttachmentTextEntity = new EntitySchema<StoredAttachmentText>({
   name: 'AttachmentText',
   tableName: 'attachmentTexts',
-  columns: { fileId: key, text, words: text, tries: zero },
+  columns: { fileId: key, text, words: text, tries: zero, countedTo: integerOrNull },
 });

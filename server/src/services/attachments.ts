@@ -5,11 +5,11 @@ import path from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { newId } from '@glossarion/core/document';
-import { In, IsNull, LessThan, Not } from 'typeorm';
+import { In, IsNull, LessThan, Not, Raw, type EntityManager } from 'typeorm';
 import { ownedBy, type Viewer } from '../access';
 import type { Config } from '../config';
 import type { Database } from '../database/database';
-import { AttachmentEntity, EntryEntity, FileUseEntity, type StoredAttachment } from '../entities';
+import { AttachmentEntity, AttachmentTextEntity, EntryEntity, FileUseEntity, type StoredAttachment } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { Threads } from '../threads/threads';
 
@@ -48,6 +48,7 @@ export class Attachments {
   private whole = new Map<string, string>();
   /** Is told of each that was taken in. */
   private takers = new Set<() => void>();
+  private letGo = new Set<(fileId: string) => Promise<void>>();
 
   constructor(
     private database: Database,
@@ -64,6 +65,11 @@ export class Attachments {
   /** Calls `taken` when a file was taken in. */
   onTake(taken: () => void): void {
     this.takers.add(taken);
+  }
+
+  /** Calls `letGo` before a file is let go; what was not seen to before then goes another time. */
+  onLetGo(letGo: (fileId: string) => Promise<void>): void {
+    this.letGo.add(letGo);
   }
 
   /** Takes in a file. One that was cut off, or is too large, leaves nothing behind. */
@@ -242,24 +248,25 @@ export class Attachments {
    * @param now the present moment, for tests
    */
   async sweep(now = new Date()): Promise<number> {
+    const { manager: reading } = this.database;
+    const old = { unusedSince: LessThan(new Date(now.getTime() - KEPT_UNUSED).toISOString()) };
+    await this.database.write((manager) => markUnused(manager, now));
+    for (const { id } of await reading.find(AttachmentEntity, { select: { id: true }, where: old })) {
+      for (const letGo of this.letGo) await letGo(id);
+    }
     const hashes = await this.database.write(async (manager) => {
-      const used = manager.createQueryBuilder(FileUseEntity, 'u').select('u.fileId').getQuery();
-      const mark = (isUsed: boolean, since: string | null) =>
-        manager
-          .createQueryBuilder()
-          .update(AttachmentEntity)
-          .set({ unusedSince: since })
-          .where({ unusedSince: isUsed ? Not(IsNull()) : IsNull() })
-          .andWhere(`id ${isUsed ? 'IN' : 'NOT IN'} (${used})`)
-          .execute();
-      await mark(true, null);
-      await mark(false, now.toISOString());
-      const old = { unusedSince: LessThan(new Date(now.getTime() - KEPT_UNUSED).toISOString()) };
-      const gone = await manager.findBy(AttachmentEntity, old);
-      await manager.delete(AttachmentEntity, old);
+      // Meanwhile something may have come to refer to one.
+      await markUnused(manager, now);
+      const counted = manager
+        .createQueryBuilder(AttachmentTextEntity, 't')
+        .select('t.fileId')
+        .where("t.words != '' AND (t.countedTo IS NULL OR t.countedTo > 0)");
+      const leaving = { ...old, id: Raw((id) => `${id} NOT IN (${counted.getQuery()})`) };
+      const gone = await manager.findBy(AttachmentEntity, leaving);
+      await manager.delete(AttachmentEntity, leaving);
       return gone.map(({ hash }) => hash);
     });
-    const kept = await this.database.manager.findBy(AttachmentEntity, { hash: In(hashes) });
+    const kept = await reading.findBy(AttachmentEntity, { hash: In(hashes) });
     const keptHashes = new Set(kept.map(({ hash }) => hash));
     for (const hash of new Set(hashes)) if (!keptHashes.has(hash)) await rm(this.pathOf(hash), { force: true });
     return hashes.length;
@@ -269,6 +276,21 @@ export class Attachments {
   unfinished(): number {
     return readdirSync(this.incoming).length;
   }
+}
+
+/** Notes of files whether anything refers to them, and since when nothing does. */
+async function markUnused(manager: EntityManager, now: Date): Promise<void> {
+  const used = manager.createQueryBuilder(FileUseEntity, 'u').select('u.fileId').getQuery();
+  const mark = (isUsed: boolean, since: string | null) =>
+    manager
+      .createQueryBuilder()
+      .update(AttachmentEntity)
+      .set({ unusedSince: since })
+      .where({ unusedSince: isUsed ? Not(IsNull()) : IsNull() })
+      .andWhere(`id ${isUsed ? 'IN' : 'NOT IN'} (${used})`)
+      .execute();
+  await mark(true, null);
+  await mark(false, now.toISOString());
 }
 
 const plainName = (name: string): string =>

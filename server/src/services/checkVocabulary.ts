@@ -1,7 +1,9 @@
 import { WordCounts, type CountChange } from '@glossarion/core/find/counting';
-import { accountOf, ownedBy, ownView } from '../access';
+import { accountOf, accountOwning, ownedBy, ownView } from '../access';
 import {
   AccountEntity,
+  AttachmentEntity,
+  AttachmentTextEntity,
   BlockEntity,
   CountedLanguagesEntity,
   EntryEntity,
@@ -12,6 +14,7 @@ import {
 import { INDEXED } from '../entities/find.queries';
 import { prepared } from '../sqlite/prepared';
 import type { CheckedData, Disagreement } from './checkedData';
+import { countedPieces } from './fileWords';
 import { wordsOfLines } from './foundWords';
 import { isCounted } from './importsUnderWay';
 
@@ -40,6 +43,7 @@ async function compare({ manager, reader }: CheckedData): Promise<Disagreement[]
     const coming = importId === null ? undefined : underWay.get(importId);
     if (!coming || isCounted(coming, row)) await countEntry({ id, row });
   }
+  await countFiles();
   const counted = together(
     [...counts].flatMap(([key, each]) =>
       each.changes().map((change) => [(JSON.parse(key) as string[])[0]!, change] as const),
@@ -57,6 +61,23 @@ async function compare({ manager, reader }: CheckedData): Promise<Disagreement[]
     what: `The count of a word differs: ${each}.`,
   }));
 
+  /** What is written in files is counted as it is seen to be, whatever languages somebody writes. */
+  async function countFiles(): Promise<void> {
+    for (const file of await manager.find(AttachmentEntity)) {
+      const known = await manager.findOneBy(AttachmentTextEntity, { fileId: file.id });
+      if (!known || known.words === '') continue;
+      const own = countsIn(accountOwning(file), '[]');
+      for (const lines of countedPieces(known.text, 0, known.countedTo ?? Infinity)) own.text([], lines);
+    }
+  }
+
+  function countsIn(account: string, written: string): WordCounts {
+    const key = JSON.stringify([account, written]);
+    let own = counts.get(key);
+    if (!own) counts.set(key, (own = new WordCounts(JSON.parse(written) as string[])));
+    return own;
+  }
+
   async function countEntry({ id, row }: Pick<Entry, 'id' | 'row'>): Promise<void> {
     const indexed = prepared(reader, INDEXED).get(row) as { title: string } | undefined;
     // What an import has made halfway is not counted yet.
@@ -68,9 +89,7 @@ async function compare({ manager, reader }: CheckedData): Promise<Disagreement[]
       countedTo: null,
     };
     const written = countedTo === null || row <= countedTo ? languages : before;
-    const key = JSON.stringify([account, written]);
-    let own = counts.get(key);
-    if (!own) counts.set(key, (own = new WordCounts(JSON.parse(written) as string[])));
+    const own = countsIn(account, written);
     own.title(indexed.title, 1);
     own.text(
       [],

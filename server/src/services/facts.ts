@@ -1,5 +1,5 @@
 import { bodyFacts, type BlockFact, type BodyFacts, type BodyJson, type LineFacts } from '@glossarion/core/document';
-import { textTally, WordCounts, type CountChange } from '@glossarion/core/find/counting';
+import { textTally, WordCounts, type CountChange, type LineWords } from '@glossarion/core/find/counting';
 import type { Tally } from '@glossarion/core/languages';
 import { accountOf } from '../access';
 import type { Database } from '../database/database';
@@ -221,6 +221,13 @@ export class FactWriter {
       else counts.text(lines, []);
       this.store(accountOf(this.database.writer, id)!, counts.changes());
     }
+  }
+
+  /** Lines that stand in no document hold words in the place of those that others held. Must run within a transaction. */
+  countLines(accountId: string, before: readonly LineWords[], after: readonly LineWords[]): void {
+    const counts = new WordCounts();
+    counts.text(before, after);
+    this.store(accountId, counts.changes());
   }
 
   private linesOf(documentId: string): Pick<BlockFact, 'words'>[] {

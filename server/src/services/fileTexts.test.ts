@@ -170,3 +170,73 @@ test('nobody finds what is written in the files of somebody else, whatever a pag
   expect(await found(edda, 'springing ')).toEqual([]);
   expect((await found(ines, 'springing ')).map(([title]) => title)).toEqual(['Culvert']);
 });
+
+/** What the vocabulary has of some words, and how many lines hold them. */
+const counted = (...words: string[]) =>
+  Object.fromEntries(
+    server
+      .rows<{ word: string; lines: number }>(
+        `SELECT word, SUM(lines) AS lines FROM vocabulary v JOIN entries e USING (ownerId)
+         WHERE e.kind = 'notebook' AND e.ownerId = '${ines.viewer.accountId}' AND word IN (${words.map((each) => `'${each}'`).join()}) GROUP BY word`,
+      )
+      .map(({ word, lines }) => [word, lines]),
+  );
+
+test('F3 slips and forms of what is written in files are found, and only in the files of the same account', async () => {
+  const file = await attach(ines, 'report.txt', 'The haunches are soft, and efflorescence stands on both.');
+  await page(ines, 'Culvert', nodeOf(file));
+  const edda = await server.person();
+  await page(edda, 'Elsewhere');
+  const shown = (marked: string) => [['Culvert', expect.stringContaining(`[${marked}]`)]];
+  expect(await found(ines, 'eflorescence ')).toEqual(shown('efflorescence'));
+  expect(await found(ines, 'haunch ')).toEqual(shown('haunches'));
+  const { also } = (await ines.get('/find?q=eflorescence%20')).body as Found;
+  expect(also).toEqual(['efflorescence']);
+  const hers = (await edda.get('/find?q=eflorescence%20')).body as Found;
+  expect([hers.findings, hers.also]).toEqual([[], []]);
+});
+
+test('the words of a long file are counted piece by piece, agree at each of them, and go with the file', async () => {
+  const { database, background, attachments } = server.services;
+  const lines = Array.from(
+    { length: 2_000 },
+    (_each, at) => `The ${at % 3 ? 'voussoir' : 'sluice'} was read at low water.`,
+  );
+  const disagreements = async () =>
+    (await checkData(database)).filter(({ pageId }) => pageId === ines.viewer.accountId);
+  const countedTo = () =>
+    server.row<{ countedTo: number | null }>(
+      "SELECT countedTo FROM attachmentTexts t JOIN attachments a ON a.id = t.fileId WHERE t.words != '' AND name = 'long.txt'",
+    )?.countedTo;
+  const writePiece = database.writePiece.bind(database) as (work: unknown) => Promise<unknown>;
+  const seen: (number | null | undefined)[] = [];
+  const watching = jest.spyOn(database, 'writePiece').mockImplementation(async (work: unknown): Promise<never> => {
+    const done = (await writePiece(work)) as never;
+    seen.push(countedTo());
+    expect(await disagreements()).toEqual([]);
+    if (countedTo() === 2) throw new Error('The server ends.');
+    return done;
+  });
+  const file = await attach(ines, 'long.txt', lines.join('\n'));
+  const node = nodeOf(file);
+  const id = await page(ines, 'Readings', node);
+  await background.idle();
+  watching.mockRestore();
+  expect([seen, countedTo()]).toEqual([[undefined, 0, 1, 2], 2]);
+  const half = counted('voussoir', 'sluice');
+  await attach(ines, 'another.txt', 'It goes on with what comes next.');
+  await background.idle();
+  expect(countedTo()).toBeNull();
+  expect(counted('voussoir').voussoir).toBeGreaterThan(half.voussoir!);
+  expect(await disagreements()).toEqual([]);
+
+  const days = (count: number) => new Date(Date.now() + count * 86_400_000);
+  await act(ines, { do: 'dropBlocks', id, blockIds: [node.attrs.id] });
+  await attachments.sweep(days(30));
+  await attachments.sweep(days(36));
+  expect(counted('voussoir')).toHaveProperty('voussoir');
+  await attachments.sweep(days(38));
+  expect(counted('voussoir', 'sluice')).toEqual({});
+  expect(countedTo()).toBeUndefined();
+  expect(await disagreements()).toEqual([]);
+});

@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import { IsNull, Not } from 'typeorm';
 import type { FileText } from '@glossarion/core/find/files';
 import type { Database } from '../database/database';
 import { AttachmentEntity, AttachmentTextEntity, EntryEntity, FileUseEntity } from '../entities';
@@ -7,6 +8,7 @@ import type { Threads } from '../threads/threads';
 import type { Attachments } from './attachments';
 import { Errand } from './errand';
 import type { FactWriter } from './facts';
+import type { FileWords } from './fileWords';
 
 /** How long reading one file may take, in milliseconds. */
 const READ_WITHIN = 60_000;
@@ -28,6 +30,7 @@ export class FileTexts {
     private database: Database,
     private attachments: Attachments,
     private facts: FactWriter,
+    private words: FileWords,
     private threads: Threads,
     private log: Logger,
   ) {}
@@ -45,8 +48,16 @@ export class FileTexts {
         const text = isRead ? await this.textOf(id, media, signal) : NOTHING;
         if (signal.aborted) return isRead ? this.leave(id) : undefined;
         await this.store(id, text);
+        await this.words.count(id, signal);
       }
     }
+    for (const { fileId } of await this.uncounted()) await this.words.count(fileId, signal);
+  }
+
+  /** Files that were read, and whose words are not all counted. */
+  private uncounted(): Promise<{ fileId: string }[]> {
+    const where = { countedTo: Not(IsNull()) };
+    return this.database.manager.find(AttachmentTextEntity, { select: { fileId: true }, where });
   }
 
   private due(): Promise<{ id: string; media: string; size: number }[]> {
@@ -82,7 +93,7 @@ export class FileTexts {
     return this.database.write(async (manager) => {
       if (!(await manager.existsBy(AttachmentEntity, { id: fileId }))) return;
       const tries = (await manager.findOneBy(AttachmentTextEntity, { fileId }))?.tries ?? 0;
-      await manager.upsert(AttachmentTextEntity, { fileId, ...NOTHING, tries: tries + 1 }, ['fileId']);
+      await manager.upsert(AttachmentTextEntity, { fileId, ...NOTHING, tries: tries + 1, countedTo: null }, ['fileId']);
     });
   }
 
@@ -96,7 +107,11 @@ export class FileTexts {
     return this.database.writePiece(async (manager) => {
       // It may have been let go meanwhile.
       if (!(await manager.existsBy(AttachmentEntity, { id: fileId }))) return;
-      await manager.upsert(AttachmentTextEntity, { fileId, ...text, tries: 0 }, ['fileId']);
+      await manager.upsert(
+        AttachmentTextEntity,
+        { fileId, ...text, tries: 0, countedTo: text.words === '' ? null : 0 },
+        ['fileId'],
+      );
       if (text.words === '') return;
       const shown = await manager
         .createQueryBuilder(FileUseEntity, 'u')

@@ -20,6 +20,7 @@ import { Entries } from './entries';
 import { FactWriter } from './facts';
 import { bringFactsInLine } from './factsDue';
 import { FileTexts } from './fileTexts';
+import { FileWords } from './fileWords';
 import { Exports } from './exports';
 import { Find } from './find';
 import { LinesToFind } from './find/linesToFind';
@@ -145,8 +146,10 @@ export async function openServices(config: Config, log: Logger): Promise<Service
   const threads = new Threads(new URL('./thread.mjs', import.meta.url));
   const helper = existsSync(script) ? threadHelper(script, database.file) : inlineHelper(database.reader);
   const attachments = new Attachments(database, config, threads);
-  const reading = new FileTexts(database, attachments, facts, threads, log).reading();
+  const fileWords = new FileWords(database, facts);
+  const reading = new FileTexts(database, attachments, facts, fileWords, threads, log).reading();
   attachments.onTake(() => reading.poke());
+  attachments.onLetGo((id) => fileWords.uncount(id));
   const counting = countedLanguages.counting(facts, log);
   const background = new Background(database, helper, [reading, counting], notices, log);
   /** Somebody may have said which languages they write, or what they write may be all there now. */
