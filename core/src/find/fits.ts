@@ -28,7 +28,7 @@ function placeOf(words: readonly string[], { terms, isBeginning }: Reading, from
 const NONE: ReadonlySet<string> = new Set();
 
 /** A reading as it is seen in words that stand between spaces (core/words spacedWords). */
-const needleOf = ({ terms, isBeginning }: Reading): string => ` ${terms.join(' ')}${isBeginning ? '' : ' '}`;
+export const needleOf = ({ terms, isBeginning }: Reading): string => ` ${terms.join(' ')}${isBeginning ? '' : ' '}`;
 
 /**
  * Makes ready what is looked for, to be held against many texts. What it gives takes the words of a text between spaces,

@@ -16,26 +16,33 @@ const MATCHING = 'findIndex f JOIN entries e ON e.row = abs(f.rowid) WHERE findI
 /** In which order the first of what was found are taken: of what holds words as well, or of all. */
 const ORDERS = {
   /** Best first, as the index ranks them: of what comes after the last that is taken no entry is looked up. */
-  ranked: { from: RANKED, fit: 'f.fit', order: 'f.fit' },
+  ranked: { from: RANKED, fit: 'f.fit', inFiles: 'f.rowid < 0', order: 'f.fit' },
   /** Newest first, as the index has them: what comes after the last that is taken is not looked at. */
-  newest: { from: MATCHING, fit: '0', order: 'f.rowid DESC' },
+  newest: { from: MATCHING, fit: '0', inFiles: 'f.rowid < 0', order: 'f.rowid DESC' },
+  /** By what is written in files alone, newest first. */
+  inFiles: {
+    from: 'findIndex f JOIN entries e ON e.row = -f.rowid WHERE findIndex MATCH @match AND f.rowid < 0 AND VISIBLE(e)',
+    fit: '0',
+    inFiles: '1',
+    order: 'f.rowid',
+  },
   /** Without words: changed last first. */
-  changed: { from: 'entries e WHERE VISIBLE(e)', fit: '0', order: 'e.changedAt DESC' },
+  changed: { from: 'entries e WHERE VISIBLE(e)', fit: '0', inFiles: '1', order: 'e.changedAt DESC' },
 } as const;
 
 export type FindOrder = keyof typeof ORDERS;
 
 /**
  * What holds words, or that for which a condition holds, with all that ranks it and how well it fits: less is better.
- * What ranks it is read of those alone that are taken.
+ * What ranks it is read of those alone that are taken. `inFiles` is 0 where all words are beside what is written in files.
  */
 export const FOUND = (by: FindOrder, condition = '1') => {
-  const { from, fit, order } = ORDERS[by];
+  const { from, fit, inFiles, order } = ORDERS[by];
   return `
-    SELECT ${STEP_COLUMNS}, e.changedAt, taken.fit,
+    SELECT ${STEP_COLUMNS}, e.changedAt, taken.fit, taken.inFiles,
       (SELECT v.visitedAt FROM visits v WHERE OWN(v) AND v.entryId = e.id) AS visitedAt,
       (SELECT group_concat(o.name, char(10)) FROM otherNames o WHERE o.pageId = e.id) AS names
-    FROM (SELECT e.row AS row, ${fit} AS fit FROM ${from} AND ${condition} ORDER BY ${order} LIMIT @limit) taken
+    FROM (SELECT e.row AS row, ${fit} AS fit, ${inFiles} AS inFiles FROM ${from} AND ${condition} ORDER BY ${order} LIMIT @limit) taken
     CROSS JOIN entries e ON e.row = taken.row`;
 };
 
@@ -83,6 +90,10 @@ const listed = (name: string) => `(SELECT value FROM json_each(@${name}))`;
 
 /** Rows of the index that hold words. */
 export const HOLDS = (match: string) => `e.row IN (SELECT abs(rowid) FROM findIndex WHERE findIndex MATCH @${match})`;
+
+/** The same for a row that is looked at already, and for what is written in its files. */
+export const HOLDS_SOMEWHERE = (match: string) =>
+  `EXISTS (SELECT 1 FROM findIndex WHERE findIndex MATCH @${match} AND rowid IN (e.row, -e.row))`;
 
 /** What stands in one of these places, or is one; in the bin too. */
 export const STANDS_IN = (places: string) => `e.id IN (

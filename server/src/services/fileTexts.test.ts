@@ -5,7 +5,7 @@ import { pathToFileURL } from 'node:url';
 import request from 'supertest';
 import type { Act } from '@glossarion/core/acts';
 import { block, newId, type NodeJson } from '@glossarion/core/document';
-import type { Found } from '@glossarion/core/find';
+import type { Found, FoundCounts } from '@glossarion/core/find';
 import { fileText } from '../threads/fileText';
 import { Threads } from '../threads/threads';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
@@ -143,6 +143,27 @@ test('a page is found by what is written in a file it shows, together with its t
   expect((await found(ines, '"soft haunch" ')).length).toBe(0);
   const { findings } = (await ines.get('/find?q=haunch')).body as Found;
   expect(findings[0]!.blockId).toBe(node.attrs.id);
+});
+
+test('F1 a page is found where one word stands on it and another in a file it shows', async () => {
+  const file = await attach(ines, 'report.txt', `${'Nothing of note. '.repeat(60)}The haunch is soft.`);
+  const other = await attach(ines, 'other.txt', 'The haunch is hard.');
+  await page(ines, 'Culvert', block('paragraph', 'Tomas looked at it in spring.'), nodeOf(file));
+  await page(ines, 'Arch', block('paragraph', 'Edda looked at it.'), nodeOf(other));
+  await page(ines, 'Spring', block('paragraph', 'Nothing of it.'));
+  expect(await found(ines, 'tomas haunch ')).toEqual([
+    ['Culvert', '[Tomas] looked at it in spring.', expect.stringContaining('The [haunch] is soft.')],
+  ]);
+  // As it is typed, with a slip, with a form, with another word missing, in a place, none of all.
+  expect((await found(ines, 'haun toma')).map(([title]) => title)).toEqual(['Culvert']);
+  expect((await found(ines, 'looked haucnh ')).map(([title]) => title).sort()).toEqual(['Arch', 'Culvert']);
+  expect((await found(ines, 'looks haunches ')).map(([title]) => title).sort()).toEqual(['Arch', 'Culvert']);
+  expect((await found(ines, 'looked haunch -edda ')).map(([title]) => title)).toEqual(['Culvert']);
+  expect((await found(ines, 'looked haunch -hard ')).map(([title]) => title)).toEqual(['Culvert']);
+  expect((await found(ines, 'looked haunch in:saltmere ')).map(([title]) => title).sort()).toEqual(['Arch', 'Culvert']);
+  expect(await found(ines, 'tomas hard ')).toEqual([]);
+  const { total } = (await ines.get('/find/counts?q=looked%20haunch%20')).body as FoundCounts;
+  expect(total).toBe(2);
 });
 
 test('it is so wherever the file goes: another page, another title, undone, in the bin, gone', async () => {

@@ -1,4 +1,6 @@
-import { fitting } from '../fits';
+import fc from 'fast-check';
+import { spacedWords } from '../../words';
+import { fitting, weightOf } from '../fits';
 import { markWords } from '../marked';
 import { readQueryLine } from '../query';
 import type { KnownWords } from '../readings';
@@ -27,6 +29,21 @@ test('a word is held whole, or as the beginning of one that is being typed', () 
   expect(fitting(words('pint'))(held)).toEqual(['exact']);
   expect(fitting(words('"low water" '))(held)).toEqual(['exact']);
   expect(fitting(words('"water low" '))(held)).toEqual([null]);
+});
+
+test('it is the first of those that hold most, wherever it stands', () => {
+  const word = fc.constantFrom('gate', 'gates', 'pintle', 'water', 'low', 'mill', 'wright');
+  const typed = fc.constantFrom('pintle gate ', 'water', '"low water" ', 'millwright ', 'gat', 'absent ');
+  const texts = fc.array(fc.array(word, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 30 });
+  fc.assert(
+    fc.property(texts, typed, (stretches, line) => {
+      const text = stretches.map((each, index) => `${index} ${each.join(' ')}`);
+      const weights = text.map((each) => weightOf(fitting(words(line))(spacedWords(each))));
+      const best = weights.indexOf(Math.max(...weights));
+      const shown = bestStretch({ text: text.join('\n'), words: text.map(spacedWords).join('\n') }, words(line));
+      expect(shown).toBe(text.slice(best, best + 2).join(' '));
+    }),
+  );
 });
 
 test('nothing of a text is left out, whatever is written in it', () => {

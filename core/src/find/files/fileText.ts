@@ -1,5 +1,6 @@
 import { indexedWords, spacedWords } from '../../words';
-import { fitting, weightOf } from '../fits';
+import { fitting, needleOf, weightOf } from '../fits';
+import { isToken } from '../readings';
 import type { WantedWord } from '../wanted';
 
 /** What is written in a file, in stretches that can be shown, and what the index has of each; both a line for each. */
@@ -43,12 +44,47 @@ function endOfStretch(text: string, from: number): number {
 export function bestStretch({ text, words }: FileText, wanted: readonly WantedWord[]): string {
   const fitOf = fitting(wanted);
   let best = { at: 0, weight: 0 };
-  for (const [at, stretch] of words.split('\n').entries()) {
+  for (const [at, stretch] of stretchesWith(words, wanted)) {
     const weight = weightOf(fitOf(stretch));
     if (weight > best.weight) best = { at, weight };
   }
-  return text
-    .split('\n')
-    .slice(best.at, best.at + 2)
-    .join(' ');
+  const from = startOfLine(text, best.at);
+  return text.slice(from, endOfLine(text, endOfLine(text, from) + 1)).replace('\n', ' ');
+}
+
+/** Of what stands for a word, no more stretches are looked at that hold it. */
+const LOOKED_AT = 200;
+
+/** The stretches that hold any of what is looked for, by their numbers, in their order: most of a long text holds nothing of it. */
+function stretchesWith(words: string, wanted: readonly WantedWord[]): Map<number, string> {
+  const starts = new Set<number>();
+  for (const reading of wanted.flatMap(({ readings }) => readings)) {
+    if (isToken(reading)) continue;
+    const needle = needleOf(reading);
+    let place = words.indexOf(needle);
+    for (let count = 0; place >= 0 && count < LOOKED_AT; count += 1) {
+      starts.add(words.lastIndexOf('\n', place) + 1);
+      place = words.indexOf(needle, endOfLine(words, place));
+    }
+  }
+  const stretches = new Map<number, string>();
+  let [at, from] = [0, 0];
+  for (const start of [...starts].sort((one, other) => one - other)) {
+    for (; from < start; from = endOfLine(words, from) + 1) at += 1;
+    stretches.set(at, words.slice(start, endOfLine(words, start)));
+  }
+  return stretches;
+}
+
+/** Where the line ends that a place stands in. */
+const endOfLine = (text: string, place: number): number => {
+  const end = text.indexOf('\n', place);
+  return end < 0 ? text.length : end;
+};
+
+/** Where a line begins, by its number from 0. */
+function startOfLine(text: string, number: number): number {
+  let from = 0;
+  for (let at = 0; at < number; at += 1) from = endOfLine(text, from) + 1;
+  return from;
 }

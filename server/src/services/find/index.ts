@@ -9,7 +9,6 @@ import {
   withGuesses,
   type Found,
   type FoundCounts,
-  type KnownWords,
   type SavedSearch,
   type WantedWord,
   type Width,
@@ -26,17 +25,18 @@ import type { Tags } from '../tags';
 import type { Zones } from '../zones';
 import { countsOf } from './counts';
 import type { FilterContext } from './filters';
-import { KnownByAccount } from './known';
+import { KnownByAccount, type KnownNotes } from './known';
 import { fittingLines } from './lines';
 import type { LinesToFind } from './linesToFind';
 import { Names } from './names';
 import {
-  best,
+  bestOf,
   candidates,
   changedLast,
   CONSIDERED,
   rowsOf,
   targetsOf,
+  tokensOf,
   type Candidates,
   type Query,
   type Ranked,
@@ -106,23 +106,31 @@ export class Find {
     const passes = passesOf(exact, all, known.texts, asked);
     let ranked: Ranked[] = [];
     const take = (next: Candidates): void => {
-      const more = best(connection, this.lines, reader, next, limit + 1);
-      const have = new Set(more.map(({ target }) => target.id));
-      const before = ranked.filter(({ target }) => !have.has(target.id));
-      ranked = [...before, ...more].sort((one, other) => other.worth - one.worth);
+      const more = bestOf(connection, this.lines, reader, next, limit + 1);
+      const byId = new Map(ranked.map((each) => [each.target.id, each]));
+      for (const each of more) {
+        const before = byId.get(each.target.id);
+        // In a file what was typed may stand, or what it may have been meant for: that is not looked at again.
+        if (!before?.row.inFiles || before.worth < each.worth) byId.set(each.target.id, each);
+      }
+      ranked = [...byId.values()].sort((one, other) => other.worth - one.worth);
     };
     passes.forEach(take);
     let query = passes.some((pass) => pass.query === all) ? all : exact;
     const few = isSaid(ranked) ? 1 : FEW;
     for (const isAny of [false, true]) {
       if (ranked.length >= (isAny ? 1 : few)) continue;
-      const next = { ...query, wanted: withGuesses(query.wanted, known, isAny) };
+      const next = { ...query, wanted: withGuesses(query.wanted, known, isAny), inFiles: 'slip' as const };
       if (isAlike(next, query)) continue;
       query = next;
       take(asked(next));
     }
     const words = wantedWords(query.wanted);
-    const findings = shown(connection, this.lines, reader, ranked.slice(0, limit), words);
+    const linesIn = fittingLines(connection, this.lines, words, tokensOf(query));
+    const best = ranked
+      .slice(0, limit)
+      .map((each) => (each.row.inFiles ? { ...each, lines: linesIn(each.row.id, true) } : each));
+    const findings = shown(connection, this.lines, reader, best, words);
     return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > limit };
   }
 
@@ -178,8 +186,7 @@ export class Find {
     const targets = targetsOf(reader, query, rows.slice(0, limit));
     const changedAt = new Map(rows.map((row) => [row.id, row.changedAt]));
     const words = wantedWords(query.wanted);
-    const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
-    const linesIn = fittingLines(connection, this.lines, words, tokens);
+    const linesIn = fittingLines(connection, this.lines, words, tokensOf(query));
     return {
       found: targets.map((target) => ({
         target,
@@ -282,7 +289,8 @@ const isSaid = (ranked: readonly Ranked[]): boolean =>
   });
 
 /** A query as it is asked; nothing when no word and no filter is left of it. */
-function queryOf({ asked, conditions, remarks }: Understood, known: KnownWords, width: Width): Query | null {
+function queryOf({ asked, conditions, remarks }: Understood, known: KnownNotes, width: Width): Query | null {
   const wanted = wantedOf(asked, known, width);
-  return wanted && { wanted, conditions, remarks, vocabulary: known.vocabulary };
+  const { vocabulary, hasFiles } = known;
+  return wanted && { wanted, conditions, remarks, vocabulary, hasFiles, inFiles: width === 'typed' ? 'exact' : 'form' };
 }

@@ -1,3 +1,4 @@
+import { Not } from 'typeorm';
 import type { KnownWords } from '@glossarion/core/find';
 import { kindToken, type KindTree } from '@glossarion/core/kinds';
 import { linkToken } from '@glossarion/core/links';
@@ -5,7 +6,7 @@ import { tagToken, type TagTree } from '@glossarion/core/tags';
 import { foldWords } from '@glossarion/core/words';
 import type { Viewer, ViewerConnection } from '../../access';
 import type { Database } from '../../database/database';
-import { EntryEntity } from '../../entities';
+import { AttachmentTextEntity, EntryEntity } from '../../entities';
 import { NAMED_AND_LINKED } from '../../entities/find.queries';
 import { KeptUntilStored } from '../keptUntilStored';
 import type { Kinds } from '../kinds';
@@ -23,9 +24,12 @@ const SHORT = 3;
 /** What is known is kept ready of so many words. */
 const WORDS_KEPT = 5_000;
 
-/** What is known of the words of notes, and how many texts there are at most. */
+/** What is known of the words of notes. */
 export interface KnownNotes extends KnownWords {
+  /** How many texts there are at most. */
   texts: number;
+  /** Whether anything is written in files. */
+  hasFiles: boolean;
 }
 
 /**
@@ -54,7 +58,12 @@ export class KnownByAccount {
     const connection = this.database.reading(viewer);
     const kinds = await this.kinds.tree(viewer);
     const words = await knownWords(connection, this.vocabularies, this.tags.tree(connection), kinds);
-    return { ...words, texts: (await this.database.manager.maximum(EntryEntity, 'row')) ?? 0 };
+    const { manager } = this.database;
+    return {
+      ...words,
+      texts: (await manager.maximum(EntryEntity, 'row')) ?? 0,
+      hasFiles: await manager.existsBy(AttachmentTextEntity, { words: Not('') }),
+    };
   }
 }
 

@@ -46,7 +46,7 @@ function tokensBy(held: KnownLines['held'], named: ReadonlySet<string>): Readonl
 
 /**
  * Makes ready what is looked for, to be held against the lines of many documents. What it gives takes a document's id, and
- * gives the lines that hold what is looked for, the one that holds most first.
+ * gives the lines that hold what is looked for, the one that holds most first. Of a document that is not found by what is written in its files, these are not read.
  *
  * @param filtered the tokens of tags and links by which documents were chosen: lines that hold one are shown too
  */
@@ -55,13 +55,13 @@ export function fittingLines(
   toFind: LinesToFind,
   wanted: readonly WantedWord[],
   filtered: ReadonlySet<string>,
-): (documentId: string) => FittingLines {
+): (documentId: string, isInFiles?: boolean) => FittingLines {
   const named = new Set(filtered);
   for (const { readings } of wanted) {
     for (const reading of readings) if (isToken(reading)) named.add(reading.terms[0]!);
   }
   const fitOf = fitting(wanted);
-  return (documentId) => {
+  return (documentId, isInFiles = true) => {
     const { lines, held } = toFind.of(connection, documentId);
     const fits = fitsOf(lines, tokensBy(held, named), wanted.length, fitOf, filtered);
     const all = joinedFit(
@@ -69,7 +69,7 @@ export function fittingLines(
       HOW,
     );
     if (all.length > 0 && !all.includes(null)) return { lines: bestOf(fits), all };
-    fits.push(...filesThatFit(connection, documentId, wanted, fitOf));
+    fits.push(...filesThatFit(connection, documentId, isInFiles, wanted, fitOf));
     return {
       lines: bestOf(fits),
       all:
@@ -116,11 +116,12 @@ function fitsOf(
 function filesThatFit(
   connection: ViewerConnection,
   documentId: string,
+  isInFiles: boolean,
   wanted: readonly WantedWord[],
   fitOf: FitOf,
 ): Weighed[] {
   const fits: Weighed[] = [];
-  for (const { blockId, held: file, what, text, words } of heldByLines(connection.raw, documentId, true)) {
+  for (const { blockId, held: file, what, text, words } of heldByLines(connection.raw, documentId, isInFiles)) {
     if (what !== 'file') continue;
     const [named, written] = [fitOf(spacedWords(file)), fitOf(words ?? '')];
     const fit = joinedFit([named, written], HOW);

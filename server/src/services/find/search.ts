@@ -1,10 +1,12 @@
 import {
+  countOf,
   fitting,
   HOW,
   joinedFit,
   wantedWords,
   worthOf,
   type Fit,
+  type How,
   type Remark,
   type Vocabulary,
   type Wanted,
@@ -19,7 +21,7 @@ import { entryTitle, type EntryReader } from '../entries';
 import type { Condition } from './filters';
 import { fittingLines, NO_LINES, type FittingLines } from './lines';
 import type { LinesToFind } from './linesToFind';
-import { whereOf } from './where';
+import { whereAcrossFiles, whereOf } from './where';
 
 /** How many pages are looked at for the best. */
 export const CONSIDERED = 60;
@@ -37,6 +39,8 @@ const DAY = 86_400_000;
 export interface FoundRow extends Step {
   changedAt: string;
   fit: number;
+  /** Whether it is found by what is written in its files; 1 too where that is not known. */
+  inFiles: number;
   visitedAt: string | null;
   /** Other names, a line each. */
   names: string | null;
@@ -48,6 +52,10 @@ export interface Query {
   conditions: ReadonlyMap<AskedFilter, Condition>;
   remarks: Remark[];
   vocabulary: Vocabulary;
+  /** Whether anything is written in files. */
+  hasFiles: boolean;
+  /** How what is only known to be in a file is held at worst. */
+  inFiles: How;
 }
 
 /** A page that was found, before it is known how it is shown. */
@@ -66,14 +74,29 @@ export function rowsOf(
   limit: number,
   { within = '', isBinToo = isBinAsked(query) }: { within?: string; isBinToo?: boolean } = {},
 ): FoundRow[] {
-  const { match, condition, values } = whereOf(query.wanted, query.conditions);
+  const { wanted, conditions, hasFiles, vocabulary } = query;
+  const isOften = (word: WantedWord) => isCommon(word, vocabulary);
+  const { match, condition, values, hasWordsBeside } = whereOf(wanted, conditions, hasFiles, isOften);
   const there = isBinToo ? condition : `${condition} AND e.deletedAt IS NULL`;
   if (match === null) return connection.all<FoundRow>(FOUND('changed', there), { ...values, limit });
   const asked = { ...values, match: within ? `${within} : ${match}` : match, limit };
   const rows = connection.all<FoundRow>(FOUND(by, there), asked);
   // A page may be found by its words and by what is in its files too.
-  const have = new Set<string>();
-  return rows.filter(({ id }) => !have.has(id) && have.add(id));
+  const have = new Map<string, FoundRow>();
+  for (const row of rows) {
+    const known = have.get(row.id);
+    if (hasWordsBeside) row.inFiles = 1;
+    if (known) known.inFiles = Math.max(known.inFiles, row.inFiles);
+    else have.set(row.id, row);
+  }
+  const across = hasFiles && !within && have.size < limit ? whereAcrossFiles(wanted, conditions, isOften) : null;
+  if (across) {
+    const sought = isBinToo ? across.condition : `${across.condition} AND e.deletedAt IS NULL`;
+    const asked = { ...across.values, match: across.match, limit };
+    const others = connection.all<FoundRow>(FOUND('inFiles', sought), asked);
+    for (const row of others.slice(0, limit - have.size)) if (!have.has(row.id)) have.set(row.id, row);
+  }
+  return [...have.values()];
 }
 
 /** The ids of what was changed last. */
@@ -138,7 +161,7 @@ export function targetsOf(reader: EntryReader, query: Query, rows: readonly Step
 }
 
 /** The best of what may be, best first, at most so many. */
-export function best(
+export function bestOf(
   connection: ViewerConnection,
   toFind: LinesToFind,
   reader: EntryReader,
@@ -149,17 +172,17 @@ export function best(
   const closest = Math.min(...rows.map(({ fit }) => fit), -1e-9);
   const now = Date.now();
   const typed = words.map(({ word }) => word).join(' ');
-  const tokens = new Set([...query.conditions.values()].flatMap(({ tokens: own = [] }) => own));
   const fitOf = fitting(words);
-  const linesIn = fittingLines(connection, toFind, words, tokens);
-  const linesOf = ({ id, kind }: FoundRow) => (kind === 'page' ? linesIn(id) : NO_LINES);
+  const linesIn = fittingLines(connection, toFind, words, tokensOf(query));
+  // Long files are read of those alone that are shown.
+  const linesOf = ({ id, kind }: FoundRow) => (kind === 'page' ? linesIn(id, false) : NO_LINES);
   const ordered = rows
     .map((row) => {
       const names = [entryTitle(row), ...(row.names?.split('\n') ?? [])];
       const title = fitOf(spacedWords(names.join('\n')));
       const lines = linesOf(row);
       const held = joinedFit([title, ...(lines.all ? [lines.all] : [])], HOW);
-      const page = heldSomewhere(held, query.wanted);
+      const page = heldSomewhere(held, query, row.inFiles === 1);
       const worth = worthOf({
         title,
         line: lines.lines[0]?.fit ?? null,
@@ -179,5 +202,16 @@ export function best(
   });
 }
 
-/** What the index has of a page is held by what stands beside its lines, where no line and no title holds it. */
-const heldSomewhere = (fit: Fit, wanted: Wanted): Fit => (wanted.is === 'any' ? fit : fit.map((how) => how ?? 'named'));
+/** The tokens of the tags and links by which pages are chosen. */
+export const tokensOf = ({ conditions }: Query): ReadonlySet<string> =>
+  new Set([...conditions.values()].flatMap(({ tokens = [] }) => tokens));
+
+/**
+ * What the index has of a page is held by what stands beside its lines, or by what is written in its files, where no line
+ * and no title holds it.
+ */
+function heldSomewhere(fit: Fit, { wanted, inFiles }: Query, isInFiles: boolean): Fit {
+  const how = isInFiles ? inFiles : 'named';
+  if (wanted.is !== 'any') return fit.map((each) => each ?? how);
+  return isInFiles && countOf(fit) === 0 ? fit.with(0, how) : fit;
+}
