@@ -10,6 +10,7 @@ import { openToRead } from '../database/reading';
 import { EntryEntity, ImportUnderWayEntity } from '../entities';
 import { BuiltServer } from '../testing/builtServer';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { piecesOf } from '../testing/pieces';
 import { Typist } from '../testing/typist';
 
 /** An import is written in pieces, between which others are served; nobody sees any of it before it is whole. */
@@ -96,9 +97,14 @@ describe('while it comes in', () => {
     const taking = server.services.imports.take(ines.viewer, files, { id });
     const refused = expect(taking).rejects.toThrow(/stopped/u);
     const count = () => server.row<{ count: number }>('SELECT COUNT(*) AS count FROM entries')!.count;
-    while (count() < 40) await new Promise((resolve) => setImmediate(resolve));
-    await server.services.works.stop(ines.viewer, id);
-    await refused;
+    while (count() < 130) await new Promise((resolve) => setImmediate(resolve));
+    // Others are heard while it is taken out, piece by piece.
+    const { pieces, atOnce } = await piecesOf(server.services, async () => {
+      await server.services.works.stop(ines.viewer, id);
+      await refused;
+    });
+    expect(pieces).toBeGreaterThan(3);
+    expect(atOnce).toBe(1);
     expect(await all()).toBe(before);
     expect(count()).toBe(2);
     expect(server.rows('SELECT * FROM importsUnderWay')).toEqual([]);

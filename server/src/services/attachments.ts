@@ -12,6 +12,7 @@ import type { Database } from '../database/database';
 import { AttachmentEntity, AttachmentTextEntity, EntryEntity, FileUseEntity, type StoredAttachment } from '../entities';
 import { notFound, Problem } from '../problem';
 import type { Threads } from '../threads/threads';
+import { nextTurn } from './turns';
 
 export interface Attachment {
   id: string;
@@ -253,6 +254,7 @@ export class Attachments {
     await this.database.write((manager) => markUnused(manager, now));
     for (const { id } of await reading.find(AttachmentEntity, { select: { id: true }, where: old })) {
       for (const letGo of this.letGo) await letGo(id);
+      await nextTurn();
     }
     const hashes = await this.database.write(async (manager) => {
       // Meanwhile something may have come to refer to one.

@@ -18,13 +18,12 @@ import { MAKE_DUE } from '../entities/alsoNamed.queries';
 import type { Errand } from './errand';
 import { mergeIndex } from './find/merging';
 import type { Notices } from './notices';
+import { letOthers } from './turns';
 
 /** How long after the last change its consequences are worked out, in milliseconds: not at every letter. */
 const AFTER = 500;
 /** While somebody writes on, they are worked out so long after the first change. */
 const AT_LATEST = 5_000;
-/** The pause between two pieces of work, in which others may write. */
-const BETWEEN = 15;
 /** What failed is tried again after this long. */
 const AGAIN_AFTER = 15_000;
 /** The newest part of the database is looked at after so many transactions, and joined from so many bytes on. */
@@ -149,7 +148,7 @@ export class Background {
 
   /** Lets others write; whether to go on. */
   private async pause(): Promise<boolean> {
-    await new Promise((resolve) => setTimeout(resolve, BETWEEN));
+    await letOthers();
     return !this.isClosed;
   }
 

@@ -2,6 +2,7 @@ import type { Act } from '@glossarion/core/acts';
 import { block, newId } from '@glossarion/core/document';
 import type { Found } from '@glossarion/core/find';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { piecesOf } from '../testing/pieces';
 import { checkData } from './checkData';
 
 /** People may say which languages they write: in these words are counted then, and found in their forms. */
@@ -49,6 +50,18 @@ test('a word is found in its forms in the languages that somebody says they writ
   await server.services.background.idle();
   expect(await finds('kind ')).toEqual([]);
   expect(await wrong()).toEqual([]);
+});
+
+test('others are heard between two pieces of what is counted anew', async () => {
+  const files = Array.from({ length: 220 }, (_each, index) => ({
+    path: `In/Page ${index}.md`,
+    text: `Das Rad ${index}`,
+  }));
+  await ines.post('/imports', { files }).expect(200);
+  await server.services.background.idle();
+  const { pieces, atOnce } = await piecesOf(server.services, () => write(['de']));
+  expect(pieces).toBeGreaterThan(3);
+  expect(atOnce).toBe(1);
 });
 
 test('what is written while words are counted anew is counted once, however the setting changes meanwhile', async () => {

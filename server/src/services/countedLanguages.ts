@@ -5,6 +5,7 @@ import type { Database } from '../database/database';
 import { AccountEntity, CountedLanguagesEntity, EntryEntity, SettingEntity } from '../entities';
 import { Errand } from './errand';
 import type { FactWriter } from './facts';
+import { letOthers } from './turns';
 
 /** The setting that says which languages somebody writes: their codes, the one that they write most first. */
 export const LANGUAGES_SETTING = 'languages';
@@ -64,7 +65,7 @@ export class CountedLanguages {
         // What comes in is not counted yet: it is poked once more when that is whole.
         const isBroken = () => signal.aborted || this.database.importing.size > 0;
         for (const accountId of this.due) {
-          while (!isBroken() && (await this.step(ownView(accountId), facts)));
+          while (!isBroken() && (await this.step(ownView(accountId), facts))) await letOthers();
           if (!isBroken()) this.due.delete(accountId);
         }
       },

@@ -9,6 +9,7 @@ import type { Found, FoundCounts } from '@glossarion/core/find';
 import { fileText } from '../threads/fileText';
 import { Threads } from '../threads/threads';
 import { makeServer, type Person, type TestedServer } from '../testing/makeServer';
+import { piecesOf } from '../testing/pieces';
 import { AttachmentTextEntity } from '../entities';
 import type { Attachment } from './attachments';
 import { checkData } from './checkData';
@@ -260,4 +261,21 @@ test('the words of a long file are counted piece by piece, agree at each of them
   expect(counted('voussoir', 'sluice')).toEqual({});
   expect(countedTo()).toBeUndefined();
   expect(await disagreements()).toEqual([]);
+});
+
+test('others are heard between two pieces of what files are counted by, and between files that are not read', async () => {
+  const lines = Array.from(
+    { length: 2_000 },
+    (_each, at) => `The ${at % 3 ? 'voussoir' : 'sluice'} was read at low water.`,
+  );
+  await server.services.background.idle();
+  const long = await piecesOf(server.services, () => attach(ines, 'long.txt', lines.join('\n')));
+  expect(long.pieces).toBeGreaterThan(4);
+  expect(long.atOnce).toBe(1);
+  const some = await piecesOf(server.services, () =>
+    Promise.all(Array.from({ length: 12 }, (_each, at) => attach(ines, `${at}.bin`, `\u0000\u0001 ${at}`))),
+  );
+  expect(some.pieces).toBeGreaterThanOrEqual(12);
+  // What else is done beside all may fall in the same turn.
+  expect(some.atOnce).toBeLessThan(4);
 });

@@ -9,6 +9,7 @@ import type { Attachments } from './attachments';
 import { Errand } from './errand';
 import type { FactWriter } from './facts';
 import type { FileWords } from './fileWords';
+import { letOthers } from './turns';
 
 /** How long reading one file may take, in milliseconds. */
 const READ_WITHIN = 60_000;
@@ -48,10 +49,15 @@ export class FileTexts {
         const text = isRead ? await this.textOf(id, media, signal) : NOTHING;
         if (signal.aborted) return isRead ? this.leave(id) : undefined;
         await this.store(id, text);
+        await letOthers();
         await this.words.count(id, signal);
       }
     }
-    for (const { fileId } of await this.uncounted()) await this.words.count(fileId, signal);
+    for (const { fileId } of await this.uncounted()) {
+      if (signal.aborted) return;
+      await this.words.count(fileId, signal);
+      await letOthers();
+    }
   }
 
   /** Files that were read, and whose words are not all counted. */

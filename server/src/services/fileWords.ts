@@ -1,9 +1,11 @@
+import { Not } from 'typeorm';
 import type { LineWords } from '@glossarion/core/find/counting';
 import { accountOwning } from '../access';
 import type { Database } from '../database/database';
 import { AttachmentEntity, AttachmentTextEntity } from '../entities';
 import type { FactWriter } from './facts';
 import { wordsOfLines } from './foundWords';
+import { letOthers } from './turns';
 
 /** Stretches of a file whose words are counted in one transaction: some milliseconds. */
 const AT_ONCE = 50;
@@ -29,12 +31,13 @@ export class FileWords {
 
   /** Counts what is not counted yet, until that is to end. */
   async count(fileId: string, signal: AbortSignal): Promise<void> {
-    while (!signal.aborted && (await this.step(fileId, 1)));
+    while (!signal.aborted && (await this.step(fileId, 1))) await letOthers();
   }
 
   /** Counts no word of a file any more, which is about to go. */
   async uncount(fileId: string): Promise<void> {
-    while (await this.step(fileId, -1));
+    if (!(await this.database.manager.existsBy(AttachmentTextEntity, { fileId, words: Not('') }))) return;
+    while (await this.step(fileId, -1)) await letOthers();
   }
 
   /** Counts one piece more or less; whether another one is left. */

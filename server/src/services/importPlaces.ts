@@ -6,6 +6,7 @@ import { ownedBy, type Viewer } from '../access';
 import type { Database } from '../database/database';
 import { EntryEntity } from '../entities';
 import { allOtherNames } from './otherNames';
+import { nextTurn } from './turns';
 
 /** Entries that are read in one piece. */
 const AT_ONCE = 1_000;
@@ -66,7 +67,7 @@ export async function placesHere(database: Database, viewer: Viewer): Promise<Pl
     }
     if (some.length < AT_ONCE) break;
     last = some.at(-1)!.row;
-    await new Promise((resolve) => setImmediate(resolve));
+    await nextTurn();
   }
   return {
     placed: (parentId, isPage, title) => places.get(keyOf(parentId, isPage, title)) ?? null,

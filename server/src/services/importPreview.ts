@@ -1,5 +1,6 @@
 import type { Planning } from '@glossarion/core/formats/markdown';
 import type { ImportPreview } from '@glossarion/core/works';
+import { nextTurn } from './turns';
 
 /** How much of each list a preview has. */
 const PLACES = 60;
@@ -25,7 +26,7 @@ export async function previewOf(
   const pause = async () => {
     signal.throwIfAborted();
     if (performance.now() - began < PIECE) return;
-    await new Promise((resolve) => setImmediate(resolve));
+    await nextTurn();
     began = performance.now();
   };
   // The list grows while it is gone through: by pages that links name.

@@ -32,6 +32,7 @@ import { GatheredCounts } from './gatheredCounts';
 import { beginImport, clearImport, noteCounted } from './importsUnderWay';
 import type { Tags } from './tags';
 import type { Progress, Works } from './works';
+import { nextTurn } from './turns';
 
 /** A piece of an import is written for about so long, in milliseconds; then others are served. */
 const PIECE = 30;
@@ -306,7 +307,7 @@ async function inPieces(steps: Iterable<void>, signal: AbortSignal): Promise<voi
   for (const _step of steps) {
     if (performance.now() - began < PIECE) continue;
     signal.throwIfAborted();
-    await new Promise((resolve) => setImmediate(resolve));
+    await nextTurn();
     began = performance.now();
   }
 }

@@ -4,6 +4,7 @@ import type { Database } from '../database/database';
 import { EntryEntity, ImportUnderWayEntity, type ImportUnderWay } from '../entities';
 import type { FactWriter } from './facts';
 import { dropTagsOfImport } from './tags';
+import { nextTurn } from './turns';
 
 /** Entries that are taken out in one piece. */
 const AT_ONCE = 40;
@@ -58,6 +59,7 @@ export async function clearImport(
       await manager.delete(ImportUnderWayEntity, { id });
       return false;
     });
+    await nextTurn();
   }
   database.importing.delete(id);
 }

@@ -20,6 +20,7 @@ import { Problem } from '../problem';
 import { prepared } from '../sqlite/prepared';
 import type { Entries, EntryReader } from './entries';
 import type { Find } from './find';
+import { nextTurn } from './turns';
 
 /** The most lines and pages that are replaced at once. */
 const MOST_LINES = 1_000;
@@ -77,7 +78,7 @@ export class Replacing {
         break;
       }
       if (now - rested > AT_ONCE) {
-        await new Promise((resolve) => setImmediate(resolve));
+        await nextTurn();
         rested = performance.now();
       }
     }

@@ -5,6 +5,7 @@ import { ownedBy, type Viewer } from '../../access';
 import type { Database } from '../../database/database';
 import { EntryEntity, type Entry } from '../../entities';
 import { notFound } from '../../problem';
+import { nextTurn } from '../turns';
 
 /** Entries that are read in one piece. */
 const AT_ONCE = 500;
@@ -86,7 +87,7 @@ async function ownEntries(database: Database, viewer: Viewer): Promise<ExportedE
     rows.push(...some.map(compact));
     if (some.length < AT_ONCE) return rows;
     last = some.at(-1)!.row;
-    await new Promise((resolve) => setImmediate(resolve));
+    await nextTurn();
   }
 }
 

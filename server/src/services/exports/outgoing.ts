@@ -7,6 +7,7 @@ import type { Progress } from '../works';
 import type { ExportContext } from './context';
 import { toPlace, type ExportedEntry } from './entries';
 import { idsIn } from './named';
+import { nextTurn } from '../turns';
 
 /** Pages that are read in one piece, and of how many letters of JSON they are at most. */
 const PIECE = 60;
@@ -51,7 +52,7 @@ export async function placesOf(outgoing: Outgoing, ending: string): Promise<Read
   const places = new FilePlaces(ending);
   for (const some of lotsOf(outgoing.entries)) {
     places.add(some.map((entry) => toPlace(entry, roots.has(entry.id))));
-    await pause();
+    await nextTurn();
   }
   return places.placed;
 }
@@ -107,16 +108,13 @@ export function* lotsOf<T>(all: readonly T[]): Generator<readonly T[]> {
   for (let from = 0; from < all.length; from += LOT) yield all.slice(from, from + LOT);
 }
 
-/** Lets others be served. */
-export const pause = () => new Promise<void>((resolve) => setImmediate(resolve));
-
 /** A text that is written in many pieces, between which others are served. */
 export async function gathered(pieces: Iterable<string>): Promise<string> {
   let text = '';
   let count = 0;
   for (const piece of pieces) {
     text += piece;
-    if ((count += 1) % LOT === 0) await pause();
+    if ((count += 1) % LOT === 0) await nextTurn();
   }
   return text;
 }
