@@ -76,7 +76,7 @@ test('F1 a line is found as it is typed, opened at its place by keys or a tap, a
 });
 
 test('F1 what is written in a PDF that a page shows is found, and opens at the file', async ({ pages }) => {
-  const page = await pages({ Culvert: `Brick arch.\n\n${'Looked at again.\n\n'.repeat(40)}`, Winch: 'Greased.\n' });
+  const page = await pages({ Culvert: `Brick arch, tarred twice.\n\n${'Looked at again.\n\n'.repeat(40)}`, Winch: 'Greased.\n' });
   await openPage(page, 'Culvert');
   const bytes = [...readFileSync('demo/files/Culvert report.pdf')];
   await textOf(page).evaluate((element, sent) => {
@@ -96,6 +96,11 @@ test('F1 what is written in a PDF that a page shows is found, and opens at the f
     await expect(lines(page).locator('.marked')).toHaveText(['Efflorescence', 'haunch'], { timeout: 1_000 });
   }).toPass();
   await expect(lines(page)).toContainText(['Culvert report.pdf: ']);
+  // Half in a line of the page, half in its file, and mistyped.
+  await openFind(page, 'tarred eflorescence');
+  await expect(lines(page)).toHaveText([/^Brick arch, tarred/u, /^Culvert report\.pdf: /u]);
+  await expect(lines(page).locator('.marked')).toHaveText(['tarred', 'Efflorescence']);
+  await expect(page.getByText('also: efflorescence')).toBeVisible();
   // Half in the title of the page, half in its file.
   await openFind(page, 'culvert equinoctial');
   await expect(found(page).locator('.finding-page')).toContainText(['Culvert']);
