@@ -162,3 +162,15 @@ test('tags that were names are rows, and are found, filtered by and written on a
   expect(namedIn(content).tags.map((tag) => tree.nameOf(tag))).toEqual(expect.arrayContaining([expect.any(String)]));
   await server.stop();
 });
+
+test('words of files that were read before their words were counted are found with a slip', async () => {
+  const server = await makeServer(unpacked('files'));
+  await server.services.background.idle();
+  const { ownerId } = server.row<{ ownerId: string }>('SELECT ownerId FROM entries')!;
+  const { findings, also } = await server.services.find.find(ownView(ownerId), 'eflorescence ');
+  expect(findings.map(({ lines }) => lines[0]!.pieces.map(({ text }) => text).join(''))).toEqual([
+    expect.stringContaining('Culvert report.pdf: '),
+  ]);
+  expect(also).toEqual(['efflorescence']);
+  await server.stop();
+});

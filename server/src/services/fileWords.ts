@@ -45,7 +45,8 @@ export class FileWords {
     return this.database.writePiece(async (manager) => {
       const file = await manager.findOneBy(AttachmentEntity, { id: fileId });
       const known = file && (await manager.findOneBy(AttachmentTextEntity, { fileId }));
-      if (!known || known.words === '') return false;
+      // One that nothing shows is about to go.
+      if (!known || known.words === '' || (by === 1 && file.unusedSince !== null)) return false;
       const all = Math.ceil(known.text.split('\n').length / AT_ONCE);
       const from = known.countedTo ?? all;
       const to = Math.min(all, Math.max(0, from + by));

@@ -33,6 +33,7 @@ import {
   bestOf,
   candidates,
   changedLast,
+  isInFiles,
   CONSIDERED,
   rowsOf,
   targetsOf,
@@ -111,7 +112,7 @@ export class Find {
       for (const each of more) {
         const before = byId.get(each.target.id);
         // In a file what was typed may stand, or what it may have been meant for: that is not looked at again.
-        if (!before?.row.inFiles || before.worth < each.worth) byId.set(each.target.id, each);
+        if (!before || !isInFiles(before.row, next.query) || before.worth < each.worth) byId.set(each.target.id, each);
       }
       ranked = [...byId.values()].sort((one, other) => other.worth - one.worth);
     };
@@ -129,7 +130,7 @@ export class Find {
     const linesIn = fittingLines(connection, this.lines, words, tokensOf(query));
     const best = ranked
       .slice(0, limit)
-      .map((each) => (each.row.inFiles ? { ...each, lines: linesIn(each.row.id, true) } : each));
+      .map((each) => (isInFiles(each.row, query) ? { ...each, lines: linesIn(each.row.id, true) } : each));
     const findings = shown(connection, this.lines, reader, best, words);
     return { findings, also: alsoIn(findings, words), remarks: query.remarks, isMore: ranked.length > limit };
   }

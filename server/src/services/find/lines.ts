@@ -68,7 +68,8 @@ export function fittingLines(
       fits.map(({ fit }) => fit),
       HOW,
     );
-    if (all.length > 0 && !all.includes(null)) return { lines: bestOf(fits), all };
+    if (fits.length > 0 && !all.includes(null)) return { lines: bestOf(fits), all };
+    if (wanted.length === 0) return NO_LINES;
     fits.push(...filesThatFit(connection, documentId, isInFiles, wanted, fitOf));
     return {
       lines: bestOf(fits),

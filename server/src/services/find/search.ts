@@ -182,7 +182,7 @@ export function bestOf(
       const title = fitOf(spacedWords(names.join('\n')));
       const lines = linesOf(row);
       const held = joinedFit([title, ...(lines.all ? [lines.all] : [])], HOW);
-      const page = heldSomewhere(held, query, row.inFiles === 1);
+      const page = heldSomewhere(held, query, isInFiles(row, query));
       const worth = worthOf({
         title,
         line: lines.lines[0]?.fit ?? null,
@@ -202,6 +202,9 @@ export function bestOf(
   });
 }
 
+/** Whether a row was found by what is written in files, or may have been. */
+export const isInFiles = (row: FoundRow, { hasFiles }: Query): boolean => hasFiles && row.inFiles === 1;
+
 /** The tokens of the tags and links by which pages are chosen. */
 export const tokensOf = ({ conditions }: Query): ReadonlySet<string> =>
   new Set([...conditions.values()].flatMap(({ tokens = [] }) => tokens));
@@ -210,8 +213,8 @@ export const tokensOf = ({ conditions }: Query): ReadonlySet<string> =>
  * What the index has of a page is held by what stands beside its lines, or by what is written in its files, where no line
  * and no title holds it.
  */
-function heldSomewhere(fit: Fit, { wanted, inFiles }: Query, isInFiles: boolean): Fit {
-  const how = isInFiles ? inFiles : 'named';
+function heldSomewhere(fit: Fit, { wanted, inFiles }: Query, isFiled: boolean): Fit {
+  const how = isFiled ? inFiles : 'named';
   if (wanted.is !== 'any') return fit.map((each) => each ?? how);
-  return isInFiles && countOf(fit) === 0 ? fit.with(0, how) : fit;
+  return isFiled && countOf(fit) === 0 ? fit.with(0, how) : fit;
 }

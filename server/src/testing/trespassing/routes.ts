@@ -63,8 +63,8 @@ export const rows: Record<string, Row> = {
   'put /entries/:id/fold': withEach('/entries/:id/fold', { isOpen: true }),
   'get /targets': ({ ids, own }) => [{ address: `/targets?ids=${[...ids, own.page].join()}` }],
   'get /blocks/:id': withEach('/blocks/:id'),
-  // The very bytes that Ines added: whether they are there already must not show.
-  'post /files': () => [{ address: '/files?name=own.txt', body: Buffer.from(SECRET) }],
+  // The very bytes that Ines added, whose words are not read: whether they are there already must not show.
+  'post /files': () => [{ address: '/files?name=own.bin', body: Buffer.from(SECRET) }],
   'get /files/:id': withEach('/files/:id'),
   'get /files/:id/:name': withEach('/files/:id/any.txt'),
   'get /find': plain(
