@@ -167,6 +167,30 @@ test('F1 a page is found where one word stands on it and another in a file it sh
   expect(total).toBe(2);
 });
 
+test('F1 it is found too where many pages hold all of the words and one of them in a file as well', async () => {
+  const [pan, salt] = [
+    await attach(ines, 'one.txt', 'The pan is cracked.'),
+    await attach(ines, 'two.txt', 'Salt of 1790.'),
+  ];
+  const notebook = newId();
+  await act(ines, { do: 'make', id: notebook, kind: 'notebook', parentId: null, name: 'Saltmere' });
+  const put = async (name: string, words: string, file: Attachment) => {
+    const id = newId();
+    await act(
+      ines,
+      { do: 'make', id, kind: 'page', parentId: notebook, name },
+      { do: 'putBlocks', id, afterId: null, nodes: [block('paragraph', words), nodeOf(file)] },
+    );
+  };
+  await put('Across', 'Bags of salt.', pan);
+  for (let count = 0; count < 40; count += 1) await put(`Whole ${count}`, `The salt pan ${count}.`, salt);
+  await server.services.background.idle();
+  const { total } = (await ines.get('/find/counts?q=salt%20pan%20')).body as FoundCounts;
+  expect(total).toBe(41);
+  const { found: listed } = await server.services.find.listed(ines.viewer, 'salt pan ', { by: 'newest', limit: 60 });
+  expect(listed.map(({ target }) => target.title)).toContain('Across');
+});
+
 test('it is so wherever the file goes: another page, another title, undone, in the bin, gone', async () => {
   const file = await attach(ines, 'report.txt', 'The springing of the arch');
   const node = nodeOf(file);

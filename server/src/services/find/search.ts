@@ -92,9 +92,11 @@ export function rowsOf(
   const across = hasFiles && !within && have.size < limit ? whereAcrossFiles(wanted, conditions, isOften) : null;
   if (across) {
     const sought = isBinToo ? across.condition : `${across.condition} AND e.deletedAt IS NULL`;
-    const asked = { ...across.values, match: across.match, limit };
-    const others = connection.all<FoundRow>(FOUND('inFiles', sought), asked);
-    for (const row of others.slice(0, limit - have.size)) if (!have.has(row.id)) have.set(row.id, row);
+    // Those that are found already may be among them.
+    const asked = { ...across.values, match: across.match, limit: limit + have.size };
+    for (const row of connection.all<FoundRow>(FOUND('inFiles', sought), asked)) {
+      if (have.size < limit && !have.has(row.id)) have.set(row.id, row);
+    }
   }
   return [...have.values()];
 }
