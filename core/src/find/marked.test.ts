@@ -36,6 +36,46 @@ test('a long text is shown around the first word found, from word to word', () =
   expect(line.length).toBeLessThan(90);
 });
 
+test('of words that stand far apart each is shown, what stands between them left out', () => {
+  const text = `The pintle ${'between '.repeat(40)}the gate ${'between '.repeat(40)}the winch, and a pintle`;
+  expect(shown(text, 'pintle gate ', 160)).toMatch(
+    /^The \[pintle\] between.* … between.* the \[gate\] between.*between…$/u,
+  );
+  const line = shown(text, 'winch gate pintle ', 180);
+  expect(line).toMatch(/^The \[pintle\].* … between.* \[gate\].* … between.* \[winch\], and a \[pintle\]$/u);
+  expect(line.length).toBeLessThan(200);
+  // Near each other they stand in one.
+  expect(shown(`${'before '.repeat(30)}pintle of the gate ${'after '.repeat(30)}`, 'gate pintle ', 80)).toMatch(
+    /^…before [^…]*\[pintle\] of the \[gate\] [^…]*after…$/u,
+  );
+});
+
+test('whatever is written, excerpts are stretches of the text in their order, and each word is marked in one', () => {
+  const piece = fc.constantFrom('pintle ', 'gate ', 'winch ', 'between ', '😀 ', 'x');
+  fc.assert(
+    fc.property(
+      fc.array(piece, { maxLength: 120 }).map((pieces) => pieces.join('')),
+      fc.constantFrom('gate pintle ', 'winch gate pintle ', 'pintle'),
+      (text, typed) => {
+        const pieces = markWords(text, words(typed), 90);
+        let place = 0;
+        for (const part of pieces
+          .map((each) => each.text)
+          .join('')
+          .split(/ … |…/u)) {
+          expect(text.indexOf(part, place)).toBeGreaterThanOrEqual(place);
+          place = text.indexOf(part, place) + part.length;
+        }
+        const marked = new Set(pieces.filter((each) => each.isMarked).map((each) => each.text));
+        const held = new Set(
+          markWords(text, words(typed), text.length + 1).flatMap((each) => (each.isMarked ? each.text : [])),
+        );
+        expect(marked).toEqual(held);
+      },
+    ),
+  );
+});
+
 test('an excerpt is a stretch of the text, marks what fits alone, and breaks no character', () => {
   const piece = fc.constantFrom('gate ', 'Gâte', ' ', '😀', '水門', 'gates, ', 'x', '\u0301');
   fc.assert(

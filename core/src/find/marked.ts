@@ -1,3 +1,4 @@
+import type { FoundWord } from '../words';
 import { heldWords } from './fits';
 import type { WantedWord } from './wanted';
 
@@ -7,25 +8,64 @@ export interface MarkedPiece {
   isMarked: boolean;
 }
 
-/** Cuts a text into pieces with what is looked for marked, keeping about `length` characters around the first of it. */
+/** A long text is shown in so many excerpts at most, none of fewer characters. */
+const EXCERPTS = 3;
+const SHORTEST = 60;
+
+/**
+ * Cuts a text into pieces with what is looked for marked, keeping about `length` characters: around the first of it, and
+ * around the first of each word that is not there.
+ */
 export function markWords(text: string, wanted: readonly WantedWord[], length = 160): MarkedPiece[] {
   const hits = heldWords(text, wanted);
-  const [from, to] = excerptAround(text, hits[0]?.start ?? 0, length);
   const pieces: MarkedPiece[] = [];
   const push = (piece: string, isMarked: boolean) => {
     if (piece) pieces.push({ text: piece, isMarked });
   };
-  let place = from;
-  if (from > 0) push('…', false);
-  for (const hit of hits) {
-    if (hit.start < place || hit.end > to) continue;
-    push(text.slice(place, hit.start), false);
-    push(text.slice(hit.start, hit.end), true);
-    place = hit.end;
+  let shown = 0;
+  for (const [from, to] of excerptsOf(text, hits, wanted, length)) {
+    if (from > shown) push(shown > 0 ? ' … ' : '…', false);
+    let place = from;
+    for (const hit of hits) {
+      if (hit.start < place || hit.end > to) continue;
+      push(text.slice(place, hit.start), false);
+      push(text.slice(hit.start, hit.end), true);
+      place = hit.end;
+    }
+    push(text.slice(place, to), false);
+    shown = to;
   }
-  push(text.slice(place, to), false);
-  if (to < text.length) push('…', false);
+  if (shown < text.length) push('…', false);
   return pieces;
+}
+
+type Excerpt = readonly [from: number, to: number];
+
+/** Where the excerpts of a text begin and end, in their order. */
+function excerptsOf(
+  text: string,
+  hits: readonly FoundWord[],
+  wanted: readonly WantedWord[],
+  length: number,
+): Excerpt[] {
+  const whole = excerptAround(text, hits[0]?.start ?? 0, length);
+  if (text.length <= length || wanted.length < 2) return [whole];
+  const firsts = wanted
+    .flatMap((word) => heldWords(text, [word]).slice(0, 1))
+    .sort((one, other) => one.start - other.start);
+  if (firsts.every(({ start, end }) => start >= whole[0] && end <= whole[1])) return [whole];
+  const share = Math.max(SHORTEST, Math.floor(length / Math.min(EXCERPTS, firsts.length)));
+  const excerpts: Excerpt[] = [];
+  for (const { start, end } of firsts) {
+    const last = excerpts.at(-1);
+    if (last && end <= last[1]) continue;
+    if (excerpts.length === EXCERPTS) break;
+    const [from, to] = excerptAround(text, start, share);
+    // What touches the one before goes on from it.
+    if (last && from <= last[1]) excerpts[excerpts.length - 1] = [last[0], to];
+    else excerpts.push([from, to]);
+  }
+  return excerpts;
 }
 
 /** A stretch of about `length` characters around a place, beginning and ending between words where it can. */

@@ -1,6 +1,7 @@
 import { indexedWords, spacedWords } from '../../words';
-import { fitting, needleOf, weightOf } from '../fits';
-import { isToken } from '../readings';
+import { fitting, needleOf, weightOf, type Fit } from '../fits';
+import { joinedFit } from '../rank';
+import { HOW, isToken } from '../readings';
 import type { WantedWord } from '../wanted';
 
 /** What is written in a file, in stretches that can be shown, and what the index has of each; both a line for each. */
@@ -40,16 +41,35 @@ function endOfStretch(text: string, from: number): number {
   return /[\uDC00-\uDFFF]/u.test(text.charAt(end)) ? end - 1 : end;
 }
 
-/** The stretch of a file that holds most of what is looked for, with the one after it; the first where none holds any. */
-export function bestStretch({ text, words }: FileText, wanted: readonly WantedWord[]): string {
+/** The most stretches of one file that are shown. */
+const SHOWN = 3;
+
+/**
+ * The stretches of a file that hold what is looked for, each together with the one after it: the one that holds most first,
+ * then those that hold what is missing there; the first of all where none holds any.
+ */
+export function bestStretches({ text, words }: FileText, wanted: readonly WantedWord[]): string[] {
   const fitOf = fitting(wanted);
-  let best = { at: 0, weight: 0 };
-  for (const [at, stretch] of stretchesWith(words, wanted)) {
-    const weight = weightOf(fitOf(stretch));
-    if (weight > best.weight) best = { at, weight };
+  const fits = new Map([...stretchesWith(words, wanted)].map(([at, stretch]) => [at, fitOf(stretch)]));
+  const shown: number[] = [];
+  let held: Fit = wanted.map(() => null);
+  while (shown.length < SHOWN) {
+    const missing = (fit: Fit): Fit => fit.map((how, index) => (held[index] ? null : how));
+    let best = { at: 0, weight: 0, own: 0 };
+    for (const [at, fit] of fits) {
+      const next = fits.get(at + 1);
+      const [weight, own] = [weightOf(missing(next ? joinedFit([fit, next], HOW) : fit)), weightOf(missing(fit))];
+      if (weight > best.weight || (weight === best.weight && own > best.own)) best = { at, weight, own };
+    }
+    if (best.weight === 0 && shown.length > 0) break;
+    shown.push(best.at);
+    held = joinedFit([held, ...[best.at, best.at + 1].flatMap((at) => (fits.has(at) ? [fits.get(at)!] : []))], HOW);
+    if (best.weight === 0) break;
   }
-  const from = startOfLine(text, best.at);
-  return text.slice(from, endOfLine(text, endOfLine(text, from) + 1)).replace('\n', ' ');
+  return shown.map((at) => {
+    const from = startOfLine(text, at);
+    return text.slice(from, endOfLine(text, endOfLine(text, from) + 1)).replace('\n', ' ');
+  });
 }
 
 /** Of what stands for a word, no more stretches are looked at that hold it. */

@@ -1,4 +1,4 @@
-import { bestStretch } from '@glossarion/core/find/files';
+import { bestStretches } from '@glossarion/core/find/files';
 import { countOf, fitting, joinedFit, HOW, isToken, weightOf, type Fit, type WantedWord } from '@glossarion/core/find';
 import { spacedWords } from '@glossarion/core/words';
 import type { ViewerConnection } from '../../access';
@@ -14,8 +14,8 @@ export interface FittingLine {
   fit: Fit;
   /** The name of the file it shows, where that or what is written in it is what fits. */
   file?: string;
-  /** The stretch of what is written in the file that fits. */
-  stretch?: () => string;
+  /** The stretches of what is written in the file that fit. */
+  stretches?: () => string[];
 }
 
 /** How the lines of a document fit: the best of them, and all of them together. */
@@ -127,8 +127,8 @@ function filesThatFit(
     const [named, written] = [fitOf(spacedWords(file)), fitOf(words ?? '')];
     const fit = joinedFit([named, written], HOW);
     const isWritten = text && words && countOf(written) > 0;
-    const stretch = isWritten ? { stretch: () => bestStretch({ text, words }, wanted) } : {};
-    if (countOf(fit) > 0) fits.push({ id: blockId, fit, file, ...stretch, weight: weightOf(fit) });
+    const stretches = isWritten ? { stretches: () => bestStretches({ text, words }, wanted) } : {};
+    if (countOf(fit) > 0) fits.push({ id: blockId, fit, file, ...stretches, weight: weightOf(fit) });
   }
   return fits;
 }

@@ -1,9 +1,12 @@
 import { shownWords } from '@glossarion/core/document';
-import { markWords, type Finding, type WantedWord } from '@glossarion/core/find';
+import { markWords, type Finding, type MarkedPiece, type WantedWord } from '@glossarion/core/find';
 import type { ViewerConnection } from '../../access';
 import type { EntryReader } from '../entries';
 import type { LinesToFind } from './linesToFind';
 import type { Ranked } from './search';
+
+/** About so many characters of a file are shown. */
+const EXCERPT = 180;
 
 /** Cells and lines that were broken, beside each other. */
 const inOneLine = (words: string): string => words.trim().replaceAll(/\s*\n\s*/gu, ' · ');
@@ -29,12 +32,20 @@ export function shown(
     ...target,
     titlePieces: markWords(target.title, words, 200),
     blockId: lines.lines[0]?.id ?? null,
-    lines: lines.lines.map(({ id, file, stretch }) => ({
+    lines: lines.lines.map(({ id, file, stretches }) => ({
       blockId: id,
-      pieces: stretch
-        ? [...markWords(`${file}: `, words), ...markWords(stretch(), words)]
+      pieces: stretches
+        ? [...markWords(`${file}: `, words), ...excerptsOf(stretches(), words)]
         : markWords([wordsOf(id), file].filter(Boolean).join(' · '), words),
     })),
     changedAt: row.changedAt,
   }));
 }
+
+const LEFT_OUT = '…';
+
+/** What is shown of the stretches of a file, one after the other. */
+const excerptsOf = (stretches: readonly string[], words: readonly WantedWord[]): MarkedPiece[] =>
+  stretches
+    .flatMap((each) => markWords(each, words, Math.floor(EXCERPT / stretches.length)))
+    .filter(({ text }, at, all) => text !== LEFT_OUT || all[at - 1]?.text !== LEFT_OUT);
