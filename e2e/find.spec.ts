@@ -76,7 +76,10 @@ test('F1 a line is found as it is typed, opened at its place by keys or a tap, a
 });
 
 test('F1 what is written in a PDF that a page shows is found, and opens at the file', async ({ pages }) => {
-  const page = await pages({ Culvert: `Brick arch, tarred twice.\n\n${'Looked at again.\n\n'.repeat(40)}`, Winch: 'Greased.\n' });
+  const page = await pages({
+    Culvert: `Brick arch, tarred twice.\n\n${'Looked at again.\n\n'.repeat(40)}`,
+    Winch: 'Greased.\n',
+  });
   await openPage(page, 'Culvert');
   const bytes = [...readFileSync('demo/files/Culvert report.pdf')];
   await textOf(page).evaluate((element, sent) => {
