@@ -25,7 +25,7 @@ const mistyped = (each: string): string => `${each[0]}${each[2]}${each[1]}${each
 const TASK = /^\s*- \[[ x]\]/u;
 
 /** Searches of every sort, in made notes. */
-export function searches(): Record<string, { most: number; tried: Search[] }> {
+function searches(): Record<string, { most: number; tried: Search[] }> {
   const files = madeNotes({ pages: 400 });
   // What a writer would call a line: without the marks of a list or a task before it.
   const lines = files
