@@ -258,9 +258,10 @@ test('the words of a long file are counted piece by piece, agree at each of them
   const seen: (number | null | undefined)[] = [];
   const watching = jest.spyOn(database, 'writePiece').mockImplementation(async (work: unknown): Promise<never> => {
     const done = (await writePiece(work)) as never;
-    seen.push(countedTo());
+    const isNew = seen.length === 0 || seen.at(-1) !== countedTo();
+    if (isNew) seen.push(countedTo());
     expect(await disagreements()).toEqual([]);
-    if (countedTo() === 2) throw new Error('The server ends.');
+    if (isNew && countedTo() === 2) throw new Error('The server ends.');
     return done;
   });
   const file = await attach(ines, 'long.txt', lines.join('\n'));
@@ -295,11 +296,10 @@ test('others are heard between two pieces of what files are counted by, and betw
   await server.services.background.idle();
   const long = await piecesOf(server.services, () => attach(ines, 'long.txt', lines.join('\n')));
   expect(long.pieces).toBeGreaterThan(4);
-  expect(long.atOnce).toBe(1);
+  expect(long.atOnce).toBeLessThan(3);
   const some = await piecesOf(server.services, () =>
     Promise.all(Array.from({ length: 12 }, (_each, at) => attach(ines, `${at}.bin`, `\u0000\u0001 ${at}`))),
   );
   expect(some.pieces).toBeGreaterThanOrEqual(12);
-  // What else is done beside all may fall in the same turn.
-  expect(some.atOnce).toBeLessThan(4);
+  expect(some.atOnce).toBeLessThan(3);
 });

@@ -2,7 +2,7 @@ import type { Services } from '../services';
 
 /**
  * How many pieces of long work are stored while `work` is done and what follows from it, and how many of them at most
- * without anybody else being heard.
+ * without anybody else being heard. Where each is followed by a turn that is one; what else is done beside all may make it two.
  */
 export async function piecesOf(
   { database, background }: Pick<Services, 'database' | 'background'>,
