@@ -66,3 +66,15 @@ export function heldWords(text: string, wanted: readonly WantedWord[]): FoundWor
   }
   return found.filter((_each, index) => held.has(index));
 }
+
+/** Of each word that is looked for the first that holds it, in the order of the text. */
+export function firstHeld(text: string, wanted: readonly WantedWord[]): FoundWord[] {
+  const found = wordsIn(text);
+  const words = found.map(({ word }) => word);
+  const firsts = wanted.flatMap(({ readings }) => {
+    const places = readings.filter((each) => !isToken(each)).map((each) => placeOf(words, each));
+    const held = places.filter((at) => at >= 0);
+    return held.length > 0 ? [Math.min(...held)] : [];
+  });
+  return [...new Set(firsts)].sort((one, other) => one - other).map((at) => found[at]!);
+}

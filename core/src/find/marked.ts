@@ -1,5 +1,5 @@
 import type { FoundWord } from '../words';
-import { heldWords } from './fits';
+import { firstHeld, heldWords } from './fits';
 import type { WantedWord } from './wanted';
 
 /** A piece of shown text; `isMarked` where it is a word that was looked for, or stands for one. */
@@ -50,9 +50,7 @@ function excerptsOf(
 ): Excerpt[] {
   const whole = excerptAround(text, hits[0]?.start ?? 0, length);
   if (text.length <= length || wanted.length < 2) return [whole];
-  const firsts = wanted
-    .flatMap((word) => heldWords(text, [word]).slice(0, 1))
-    .sort((one, other) => one.start - other.start);
+  const firsts = firstHeld(text, wanted);
   if (firsts.every(({ start, end }) => start >= whole[0] && end <= whole[1])) return [whole];
   const share = Math.max(SHORTEST, Math.floor(length / Math.min(EXCERPTS, firsts.length)));
   const excerpts: Excerpt[] = [];

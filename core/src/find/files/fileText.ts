@@ -51,29 +51,32 @@ const SHOWN = 3;
 export function bestStretches({ text, words }: FileText, wanted: readonly WantedWord[]): string[] {
   const fitOf = fitting(wanted);
   const fits = new Map([...stretchesWith(words, wanted)].map(([at, stretch]) => [at, fitOf(stretch)]));
+  const pairs = [...fits].map(([at, own]) => {
+    const next = fits.get(at + 1);
+    return { at, own, both: next ? joinedFit([own, next], HOW) : own };
+  });
   const shown: number[] = [];
   let held: Fit = wanted.map(() => null);
-  while (shown.length < SHOWN) {
-    const missing = (fit: Fit): Fit => fit.map((how, index) => (held[index] ? null : how));
-    let best = { at: 0, weight: 0, own: 0 };
-    for (const [at, fit] of fits) {
-      const next = fits.get(at + 1);
-      const [weight, own] = [weightOf(missing(next ? joinedFit([fit, next], HOW) : fit)), weightOf(missing(fit))];
-      if (weight > best.weight || (weight === best.weight && own > best.own)) best = { at, weight, own };
+  while (shown.length < SHOWN && held.includes(null)) {
+    const missing = (fit: Fit): number => weightOf(fit.map((how, index) => (held[index] ? null : how)));
+    let best: { pair: (typeof pairs)[number]; weight: number; own: number } | null = null;
+    for (const pair of pairs) {
+      const [weight, own] = [missing(pair.both), missing(pair.own)];
+      const most: number = best?.weight ?? 0;
+      if (weight > most || (best && weight === most && own > best.own)) best = { pair, weight, own };
     }
-    if (best.weight === 0 && shown.length > 0) break;
-    shown.push(best.at);
-    held = joinedFit([held, ...[best.at, best.at + 1].flatMap((at) => (fits.has(at) ? [fits.get(at)!] : []))], HOW);
-    if (best.weight === 0) break;
+    if (!best) break;
+    shown.push(best.pair.at);
+    held = joinedFit([held, best.pair.both], HOW);
   }
-  return shown.map((at) => {
+  return (shown.length > 0 ? shown : [0]).map((at) => {
     const from = startOfLine(text, at);
     return text.slice(from, endOfLine(text, endOfLine(text, from) + 1)).replace('\n', ' ');
   });
 }
 
 /** Of what stands for a word, no more stretches are looked at that hold it. */
-const LOOKED_AT = 200;
+const LOOKED_AT = 60;
 
 /** The stretches that hold any of what is looked for, by their numbers, in their order: most of a long text holds nothing of it. */
 function stretchesWith(words: string, wanted: readonly WantedWord[]): Map<number, string> {
