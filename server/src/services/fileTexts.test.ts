@@ -191,6 +191,15 @@ test('F1 it is found too where many pages hold all of the words and one of them 
   expect(listed.map(({ target }) => target.title)).toContain('Across');
 });
 
+test('F1 of a file that holds two words far apart both are shown', async () => {
+  const between = 'Nothing of note was seen there. '.repeat(40);
+  const file = await attach(ines, 'report.txt', `The haunch is soft. ${between}The voussoirs are sound. ${between}`);
+  await page(ines, 'Culvert', nodeOf(file));
+  const [[, line = ''] = []] = await found(ines, 'voussoir haunch ');
+  expect(line).toMatch(/^report\.txt: .*\[haunch\] is soft\..* … .*\[voussoirs\] are sound\./u);
+  expect(line).not.toMatch(/… ?…/u);
+});
+
 test('it is so wherever the file goes: another page, another title, undone, in the bin, gone', async () => {
   const file = await attach(ines, 'report.txt', 'The springing of the arch');
   const node = nodeOf(file);

@@ -42,10 +42,14 @@ export function shown(
   }));
 }
 
-const LEFT_OUT = '…';
+const LEFT_OUT: MarkedPiece = { text: ' … ', isMarked: false };
 
 /** What is shown of the stretches of a file, one after the other. */
 const excerptsOf = (stretches: readonly string[], words: readonly WantedWord[]): MarkedPiece[] =>
   stretches
-    .flatMap((each) => markWords(each, words, Math.floor(EXCERPT / stretches.length)))
-    .filter(({ text }, at, all) => text !== LEFT_OUT || all[at - 1]?.text !== LEFT_OUT);
+    .flatMap((each, index) => {
+      const pieces = markWords(each, words, Math.floor(EXCERPT / stretches.length));
+      return index === 0 ? pieces : [LEFT_OUT, ...pieces];
+    })
+    // Where one ends and the next begins within a sentence, that is said once.
+    .filter(({ text }, at, all) => text !== '…' || (all[at - 1] !== LEFT_OUT && all[at + 1] !== LEFT_OUT));
